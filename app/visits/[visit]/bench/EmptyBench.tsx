@@ -1,0 +1,18 @@
+import { Button } from 'antd';
+import styles from './Bench.module.css';
+
+/** What the bench is for, and its first step. */
+export function EmptyBench({ onFiles }: { onFiles(): void }) {
+  return (
+    <div className={styles.empty}>
+      <h2>Frames are read here</h2>
+      <p>
+        Drop radiometric files on this page: TIFF (32-bit, or 16-bit in centikelvin) or CSV, one temperature a pixel, and the
+        photos that belong to them. Then mark sound wall as the reference and read everything else against it.
+      </p>
+      <Button type="primary" size="large" onClick={onFiles}>
+        Choose files
+      </Button>
+    </div>
+  );
+}

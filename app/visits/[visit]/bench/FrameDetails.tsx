@@ -1,0 +1,63 @@
+'use client';
+
+import { EditOutlined } from '@ant-design/icons';
+import { Button, Input, Popover, Segmented, Select } from 'antd';
+import { useState } from 'react';
+import { frameValueSchema, type Row, type Side } from '@core/visit/rows';
+import { useVisit } from '@ui/visit/VisitProvider';
+import styles from './FrameDetails.module.css';
+
+/** Where a frame was taken and what it is called; without a place it means nothing next week. */
+export function FrameDetails({ row }: { row: Row<'frame'> }) {
+  const { document } = useVisit();
+  const room = document.rooms.find(({ id }) => id === row.value.roomId)?.name;
+  return (
+    <div className={styles.details}>
+      <span>
+        <b>{row.value.name}</b> · {room ?? 'no place yet'} · {row.value.side}
+      </span>
+      <Popover trigger="click" placement="leftTop" title="This frame" content={<FrameForm key={row.version} row={row} />}>
+        <Button size="small" type="text" icon={<EditOutlined />} aria-label="Change what this frame is" />
+      </Popover>
+    </div>
+  );
+}
+
+function FrameForm({ row }: { row: Row<'frame'> }) {
+  const { document, edit } = useVisit();
+  const [name, setName] = useState(row.value.name);
+  const checked = frameValueSchema.shape.name.safeParse(name);
+  const put = (label: string, change: Partial<Row<'frame'>['value']>) =>
+    edit(label, [{ entity: 'frame', rowId: row.id, value: { ...row.value, ...change } }]);
+  return (
+    <div className={styles.form}>
+      <label htmlFor="frame-name">Name</label>
+      <Input
+        id="frame-name"
+        value={name}
+        status={checked.success ? '' : 'error'}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={() => checked.success && put('Frame renamed', { name: checked.data })}
+        onPressEnter={(event) => event.currentTarget.blur()}
+      />
+      {!checked.success && <em role="alert">The name {checked.error.issues[0]!.message}.</em>}
+      <label htmlFor="frame-room">Room</label>
+      <Select
+        id="frame-room"
+        value={row.value.roomId}
+        onChange={(roomId) => put('Frame moved to another room', { roomId })}
+        options={[
+          { value: null, label: 'No place yet' },
+          ...document.rooms.map((room) => ({ value: room.id, label: room.name })),
+        ]}
+      />
+      <span>Seen from</span>
+      <Segmented<Side>
+        aria-label="Side that the frame was taken from"
+        value={row.value.side}
+        onChange={(side) => put('Side of the frame', { side })}
+        options={['inside', 'outside']}
+      />
+    </div>
+  );
+}

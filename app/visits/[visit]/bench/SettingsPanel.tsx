@@ -1,0 +1,217 @@
+'use client';
+
+import { CloseOutlined } from '@ant-design/icons';
+import { Button, InputNumber, Segmented, Tooltip } from 'antd';
+import { useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { CoreError } from '@core/errors';
+import { readRegion } from '@core/frame/reading';
+import {
+  NO_SETTINGS,
+  radiometricSettings,
+  SETTING_NAMES,
+  settingsSchema,
+  type Level,
+  type Origin,
+  type ResolvedSettings,
+  type SettingName,
+  type Settings,
+} from '@core/radiometry/settings';
+import { settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
+import type { VisitDocument } from '@core/visit/document';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import type { BenchFrame, RegionReading } from './useBenchFrame';
+import styles from './SettingsPanel.module.css';
+
+const ORIGINS: Record<Origin, string> = {
+  visit: 'of the visit',
+  frame: 'of this frame',
+  region: 'of this region',
+  conditions: 'conditions',
+  air: 'as the air',
+  default: 'usual',
+};
+
+const FIELDS: { name: SettingName; label: string; gloss: string; step: number; celsius?: boolean; unit?: string }[] = [
+  {
+    name: 'emissivity',
+    label: 'Emissivity',
+    gloss: 'How well the surface emits, 0 to 1. Paint, plaster, brick and wood lie near 0.95, bare metal far below.',
+    step: 0.01,
+  },
+  {
+    name: 'reflectedC',
+    label: 'Reflected',
+    gloss:
+      'Reflected apparent temperature: what the surface mirrors. Read crumpled foil held where the target is, at emissivity 1.',
+    step: 0.5,
+    celsius: true,
+  },
+  { name: 'airC', label: 'Air', gloss: 'Air between camera and surface.', step: 0.5, celsius: true },
+  { name: 'humidityPct', label: 'Humidity', gloss: 'Of the air; dew point and mould risk follow from it.', step: 1, unit: '%' },
+  { name: 'distanceM', label: 'Distance', gloss: 'From the camera to the surface.', step: 0.1, unit: 'm' },
+  {
+    name: 'transmittance',
+    label: 'Transmittance',
+    gloss: 'Share that the air lets through; 1 for a clear, short path.',
+    step: 0.01,
+  },
+];
+
+/** Settings in force, each with where it comes from and what a change of it would do; set at the level that is chosen. */
+export function SettingsPanel({
+  document,
+  frame,
+  selected,
+}: {
+  document: VisitDocument;
+  frame: BenchFrame;
+  selected: RegionReading | null;
+}) {
+  const { edit } = useVisit();
+  const [level, setLevel] = useState<Level>(selected ? 'region' : 'frame');
+  const resolved = settingsFor(document, frame.id, selected?.row.id);
+  const owner = { visit: document.visitId, frame: frame.id, region: selected?.row.id ?? null }[level];
+  const own = owner === null ? undefined : settingsRow(document, owner);
+
+  const put = (name: SettingName, value: number | null) => {
+    if (owner === null) return;
+    const { level: _level, ownerId: _owner, ...before } = own?.value ?? { ...NO_SETTINGS, level, ownerId: owner };
+    const next: Settings = { ...before, [name]: value };
+    const rowId = own?.id ?? newId();
+    // Settings without a single value say nothing: the row goes.
+    const empty = SETTING_NAMES.every((key) => next[key] === null);
+    edit(`${FIELDS.find((field) => field.name === name)!.label} ${value === null ? 'taken from above' : 'set'}`, [
+      { entity: 'settings', rowId, value: empty ? null : { ...next, level, ownerId: owner } },
+    ]);
+  };
+
+  return (
+    <section className={styles.panel} aria-label="Settings">
+      <h2 className={styles.heading}>
+        Settings of{' '}
+        <Segmented<Level>
+          size="small"
+          aria-label="Level at which settings are changed"
+          value={level}
+          onChange={setLevel}
+          options={[
+            { value: 'visit', label: 'visit' },
+            { value: 'frame', label: 'frame' },
+            ...(selected ? [{ value: 'region' as const, label: 'region' }] : []),
+          ]}
+        />
+      </h2>
+      {FIELDS.map((field) => (
+        <SettingField
+          key={`${field.name}${level}`}
+          field={field}
+          resolved={resolved}
+          ownValue={own?.value[field.name] ?? null}
+          level={level}
+          effect={effectOf(field.name, resolved, document, frame, selected)}
+          onPut={(value) => put(field.name, value)}
+        />
+      ))}
+    </section>
+  );
+}
+
+interface FieldProps {
+  field: (typeof FIELDS)[number];
+  resolved: ResolvedSettings;
+  /** Set at the chosen level, or null. */
+  ownValue: number | null;
+  level: Level;
+  effect: { words: string; kelvin: number } | null;
+  onPut(value: number | null): void;
+}
+
+function SettingField({ field, resolved, ownValue, level, effect, onPut }: FieldProps) {
+  const units = useUnits();
+  const { value, origin } = resolved[field.name];
+  const shown = ownValue ?? (level === 'region' || origin !== 'region' ? value : null);
+  const toField = (stored: number | null) => (stored === null ? null : field.celsius ? units.toField(stored) : stored);
+  const [typed, setTyped] = useState<number | null | undefined>(undefined);
+  const wanted = typed === undefined ? undefined : typed === null ? null : field.celsius ? units.fromField(typed) : typed;
+  const checked = wanted === undefined ? null : settingsSchema.shape[field.name].safeParse(wanted);
+  const problem = checked && !checked.success ? checked.error.issues[0]!.message : null;
+  const keep = () => {
+    if (checked?.success && typed !== toField(shown)) onPut(checked.data);
+    // A value that cannot be stays in the field with its reason until it is corrected or left empty.
+    if (!problem) setTyped(undefined);
+  };
+  return (
+    <div className={styles.field}>
+      <Tooltip title={field.gloss} placement="left">
+        <label htmlFor={`setting-${field.name}`}>{field.label}</label>
+      </Tooltip>
+      <InputNumber
+        id={`setting-${field.name}`}
+        size="small"
+        value={typed === undefined ? toField(shown) : typed}
+        step={field.step}
+        status={problem ? 'error' : ''}
+        suffix={field.celsius ? `°${units.unit}` : (field.unit ?? <span />)}
+        onChange={setTyped}
+        onBlur={keep}
+        onPressEnter={(event) => (event.target as HTMLElement).blur()}
+      />
+      <span className={styles.note}>
+        {problem ? (
+          <em role="alert">
+            {field.label} {problem}
+          </em>
+        ) : (
+          <>
+            {effect ? `${effect.words}: ${units.signedDifference(effect.kelvin)}` : value === null ? 'not set' : ORIGINS[origin]}
+            {effect && <small>{ORIGINS[origin]}</small>}
+          </>
+        )}
+      </span>
+      {ownValue !== null && (
+        <Tooltip title={`Set on this ${level}; take it from above again`}>
+          <Button
+            size="small"
+            type="text"
+            icon={<CloseOutlined />}
+            aria-label={`Take ${field.label} from above`}
+            onClick={() => onPut(null)}
+          />
+        </Tooltip>
+      )}
+    </div>
+  );
+}
+
+/** What the reading of the chosen region would do under another value: K against now. */
+function effectOf(
+  name: SettingName,
+  resolved: ResolvedSettings,
+  document: VisitDocument,
+  frame: BenchFrame,
+  selected: RegionReading | null,
+): { words: string; kelvin: number } | null {
+  if (!selected?.reading || (name !== 'emissivity' && name !== 'reflectedC')) return null;
+  const now = radiometricSettings(resolved);
+  const emissivity = Math.round((now.emissivity > 0.1 ? now.emissivity - 0.05 : now.emissivity + 0.05) * 100) / 100;
+  const other = name === 'emissivity' ? { ...now, emissivity } : { ...now, reflected: now.reflected + 5 };
+  const { width, height, basis, noiseK } = frame.facts;
+  try {
+    const reading = readRegion(
+      { width, height, basis, values: frame.values },
+      selected.row.value,
+      other,
+      noiseK,
+      sourcesFor(document, frame.id),
+    );
+    return {
+      words: name === 'emissivity' ? `at ${emissivity.toFixed(2)}` : '+5 K',
+      kelvin: reading.statistics.mean - selected.reading.statistics.mean,
+    };
+  } catch (error) {
+    if (error instanceof CoreError) return null;
+    throw error;
+  }
+}

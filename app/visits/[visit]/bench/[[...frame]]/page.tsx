@@ -1,0 +1,5 @@
+import { Bench } from '../Bench';
+
+export default function BenchPage() {
+  return <Bench />;
+}

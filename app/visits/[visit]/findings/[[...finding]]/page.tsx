@@ -1,0 +1,5 @@
+import { Findings } from '../Findings';
+
+export default function FindingsPage() {
+  return <Findings />;
+}

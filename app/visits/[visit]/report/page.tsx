@@ -1,0 +1,5 @@
+import { ReportPreview } from './ReportPreview';
+
+export default function ReportPage() {
+  return <ReportPreview />;
+}

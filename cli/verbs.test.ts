@@ -1,0 +1,185 @@
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import sharp from 'sharp';
+import type { CoreError } from '@core/errors';
+import { writeTiff } from '@core/formats/tiff/write';
+import { nodeCodecs } from '@server/codecs';
+import { convert } from './convert';
+import { read } from './read';
+
+interface FileEntry {
+  file: string;
+  width: number;
+  height: number;
+  min: number;
+  max: number;
+  mean: number;
+  unit: string;
+  sourceUnit: string;
+  pixels: { x: number; y: number; value: number | null }[];
+  regions: { name: string; kind: string; count: number; mean: number; median: number; std: number | null; uncertainty: number }[];
+  differences: { a: string; b: string; value: number; uncertainty: number; significant: boolean }[];
+  warnings: { code: string }[];
+  error?: { code: string };
+}
+
+const folder = mkdtempSync(path.join(tmpdir(), 'den-cli-'));
+const file = (name: string) => path.join(folder, name);
+
+/** 18 °C on the left, 13 °C on the right, 40 × 30. */
+const values = Float32Array.from({ length: 1200 }, (_, i) => (i % 40 < 20 ? 18 : 13));
+
+beforeAll(() => {
+  writeFileSync(file('wall.tif'), writeTiff({ width: 40, height: 30, values }, nodeCodecs));
+  writeFileSync(file('broken.csv'), '1,2,3\n4,x,6\n');
+  writeFileSync(file('kelvin.csv'), '290,291\n292,293\n');
+});
+
+const readFiles = async (...words: string[]) => (await read(words)).document as { files: FileEntry[] };
+const refusal = async (run: Promise<unknown>) =>
+  run.then(
+    () => null,
+    (error: CoreError) => error,
+  );
+
+describe('read', () => {
+  test('gives extremes, pixels, regions and their difference', async () => {
+    const { files } = await readFiles(
+      file('wall.tif'),
+      '--pixel',
+      '3,4',
+      '--region',
+      'left-hand=box:0,0,10,10',
+      '--region',
+      'right=spot:30,10',
+      '--difference',
+      'right-left-hand',
+    );
+    const [entry] = files;
+    expect(entry).toMatchObject({ width: 40, height: 30, min: 13, max: 18, unit: 'C', sourceUnit: 'C', warnings: [] });
+    expect(entry!.mean).toBeCloseTo(15.5, 6);
+    expect(entry!.pixels).toEqual([{ x: 3, y: 4, value: 18 }]);
+    expect(entry!.regions.map(({ name, kind, count, mean }) => [name, kind, count, mean])).toEqual([
+      ['left-hand', 'box', 100, 18],
+      ['right', 'spot', 9, 13],
+    ]);
+    expect(entry!.differences).toMatchObject([{ a: 'right', b: 'left-hand', value: -5, significant: true }]);
+    // Calibration cancels: what is left is unevenness, twice, and a little emissivity.
+    expect(entry!.differences[0]!.uncertainty).toBeGreaterThan(Math.hypot(0.1, 0.1));
+    expect(entry!.differences[0]!.uncertainty).toBeLessThan(0.2);
+    expect(entry!.regions[0]!.uncertainty).toBeGreaterThan(1);
+  });
+
+  test('settings move the readings, and a region may have its own', async () => {
+    const { files } = await readFiles(
+      file('wall.tif'),
+      '--emissivity=0.9',
+      '--reflected=20',
+      '--region',
+      'a=box:30,5,5,5',
+      '--region',
+      'b=box:30,5,5,5@emissivity=0.5',
+      '--difference',
+      'a-b',
+    );
+    const [a, b] = files[0]!.regions;
+    expect(a!.mean).toBeLessThan(13);
+    expect(b!.mean).toBeLessThan(a!.mean);
+    expect(files[0]!.differences[0]!.value).toBeCloseTo(a!.mean - b!.mean, 9);
+  });
+
+  test('several files: each has its entry, a refused one its reason, and the call is refused', async () => {
+    const { document, refused } = await read([file('wall.tif'), file('broken.csv'), file('nowhere.tif')]);
+    const { files } = document as { files: FileEntry[] };
+    expect(refused).toBe(true);
+    expect(files.map((entry) => entry.error?.code ?? 'read')).toEqual(['read', 'not_a_number', 'not_found']);
+    expect(files.map((entry) => path.basename(entry.file))).toEqual(['wall.tif', 'broken.csv', 'nowhere.tif']);
+  });
+
+  test('a single refused file is the refusal, with its name', async () => {
+    expect((await refusal(read([file('broken.csv')])))!.where).toMatchObject({ file: file('broken.csv'), line: 2, column: 2 });
+  });
+
+  test('what was taken for granted is told', async () => {
+    const { files } = await readFiles(file('kelvin.csv'));
+    expect(files[0]!.warnings.map(({ code }) => code)).toEqual(['unit_assumed_kelvin']);
+    expect(files[0]!.max).toBeCloseTo(19.85, 3);
+  });
+
+  test('impossible settings: pixels lose their reading, a wanted one is a refusal', async () => {
+    const mirror = ['--emissivity', '0.1', '--reflected', '20.5'];
+    const { files } = await readFiles(file('wall.tif'), ...mirror);
+    expect(files[0]!.warnings.map(({ code }) => code)).toContain('impossible_pixels');
+    expect((await refusal(read([file('wall.tif'), ...mirror, '--pixel', '30,3'])))!.code).toBe('impossible');
+    expect((await refusal(read([file('wall.tif'), '--emissivity', '0.05', '--reflected', '60'])))!.code).toBe('impossible');
+  });
+
+  test.each([
+    [['--pixel', '40,0'], 'bad_region'],
+    [['--pixel', '1.5,0'], 'bad_usage'],
+    [['--region', 'a=box:50,50,2,2'], 'bad_region'],
+    [['--region', 'a=spot:1,1', '--difference', 'a-b'], 'bad_usage'],
+    [['--emissivity', '2', '--reflected', '20'], 'out_of_range'],
+  ])('%p is refused as %s', async (words, code) => expect((await refusal(read([file('wall.tif'), ...words])))!.code).toBe(code));
+
+  test('no file at all is wrong use', async () => expect((await refusal(read([])))!.code).toBe('bad_usage'));
+});
+
+describe('convert', () => {
+  const written = async (name: string, ...words: string[]) => {
+    await convert([file('wall.tif'), file(name), ...words]);
+    return readFileSync(file(name));
+  };
+
+  test.each(['out.tif', 'out.csv'])('%s reads back to the same pixels', async (name) => {
+    await written(name);
+    const { files } = await readFiles(file(name), '--pixel', '0,0', '--pixel', '39,29');
+    expect(files[0]!.pixels.map(({ value }) => value)).toEqual([18, 13]);
+    expect([files[0]!.width, files[0]!.height]).toEqual([40, 30]);
+  });
+
+  test('JSON has rows, and null where there is no reading', async () => {
+    const json = JSON.parse((await written('out.json', '--emissivity', '0.1', '--reflected', '20.5')).toString()) as {
+      width: number;
+      rows: (number | null)[][];
+    };
+    expect(json.width).toBe(40);
+    expect(json.rows).toHaveLength(30);
+    expect(json.rows[0]![0]).toBeLessThan(18);
+    expect(json.rows[0]![39]).toBeNull();
+  });
+
+  test('settings are in what is written', async () => {
+    await written('corrected.tif', '--emissivity', '0.9', '--reflected', '20');
+    const { files } = await readFiles(file('corrected.tif'));
+    expect(files[0]!.min).toBeLessThan(12.5);
+  });
+
+  test('a picture is coloured, has its scale beside it, and no alpha', async () => {
+    const image = sharp(await written('out.png', '--picture', '--low', '12', '--high', '19'));
+    const { width, height, channels } = await image.metadata();
+    expect(width!).toBeGreaterThan(480);
+    expect(height!).toBeGreaterThanOrEqual(360);
+    expect(channels).toBe(3);
+    const { data, info } = await image.raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => Array.from(data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3));
+    const [warm, cold] = [at(100, 180), at(400, 180)];
+    expect(warm[0]! + warm[1]! + warm[2]!).toBeGreaterThan(cold[0]! + cold[1]! + cold[2]!);
+  });
+
+  test.each([
+    ['out.xyz', []],
+    ['out.png', []],
+    ['out.tif', ['--picture']],
+    ['out.png', ['--picture', '--colours', 'rainbow']],
+  ])('%s %p is wrong use', async (name, words) => {
+    expect((await refusal(convert([file('wall.tif'), file(name), ...words])))!.code).toBe('bad_usage');
+  });
+
+  test('what cannot be written leaves nothing behind', async () => {
+    expect((await refusal(convert([file('wall.tif'), path.join(folder, 'no', 'such', 'folder.tif')])))!.code).toBe('bad_usage');
+    expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+    expect((await refusal(convert([file('wall.tif')])))!.code).toBe('bad_usage');
+  });
+});

@@ -1,0 +1,131 @@
+import { CoreError } from '../errors';
+import { hasReading, type FrameWarning } from '../frame/frame';
+import { celsiusConversion, type TemperatureUnit } from '../units/temperature';
+
+/** Outside of this nothing that is surveyed lies, so such a value means a wrong unit or a damaged file; °C. */
+const LOWEST_PLAUSIBLE_C = -150;
+const HIGHEST_PLAUSIBLE_C = 2000;
+
+/** Unsigned 16-bit numbers are centikelvin if that gives these temperatures; otherwise nobody knows what they are. */
+const CENTIKELVIN_HIGHEST_C = 400;
+
+/** Floating-point values within this band are kelvin: as °C every pixel would be hotter than an oven. */
+const KELVIN_BAND = [200, 400] as const;
+
+/** Finds a unit in free text such as `unit=K`, `Unit: °F`, `Temperature (K)` or `Temperature [°C]`. */
+export function unitInText(text: string): TemperatureUnit | null {
+  const stated =
+    /\bunits?\b["']?\s*[=:,;\t ]\s*["']?\s*(centi-?kelvin|kelvin|celsius|fahrenheit|cK|K|[°º]?\s?[CF])(?![A-Za-z])/i.exec(text) ??
+    /[([]\s*(centi-?kelvin|kelvin|celsius|fahrenheit|cK|K|[°º]?\s?[CF])\s*[)\]]/i.exec(text) ??
+    /[°º]\s?([CF])(?![A-Za-z])/.exec(text);
+  if (!stated) return null;
+  const word = stated[1]!.replace(/[°º\s-]/g, '').toLowerCase();
+  if (word === 'ck' || word === 'centikelvin') return 'cK';
+  if (word.startsWith('k')) return 'K';
+  return word.startsWith('f') ? 'F' : 'C';
+}
+
+export interface UnitChoice {
+  /** Said by the user; wins over everything. */
+  forced?: TemperatureUnit | undefined;
+  /** Stated in the file. */
+  stated?: TemperatureUnit | null;
+  /** How the file stores numbers. */
+  storage: 'integer16' | 'real';
+}
+
+export interface ConvertedValues {
+  unit: TemperatureUnit;
+  warnings: FrameWarning[];
+}
+
+/** Of the values that are not finite, at most this share may be missing, and only when that is allowed. */
+const MISSING_SHARE = 0.01;
+
+/**
+ * Turns stored numbers into °C in place, or refuses them whole.
+ *
+ * @param values - numbers as the file stores them, row by row; afterwards °C, NaN where a pixel has no reading
+ * @param allowMissing - up to 1 % of the pixels may be not finite; they become pixels without a reading
+ * @throws CoreError `not_finite`, `unit_unknown`, `absurd`, each with the first place
+ */
+export function convertToCelsius(
+  values: Float32Array,
+  width: number,
+  choice: UnitChoice,
+  allowMissing: boolean,
+): ConvertedValues {
+  const warnings: FrameWarning[] = [];
+  let min = Infinity;
+  let max = -Infinity;
+  let missing = 0;
+  let firstMissing = -1;
+  for (let i = 0; i < values.length; i += 1) {
+    const value = values[i]!;
+    if (value - value !== 0) {
+      missing += 1;
+      if (firstMissing < 0) firstMissing = i;
+      values[i] = NaN;
+    } else {
+      if (value < min) min = value;
+      if (value > max) max = value;
+    }
+  }
+  if (missing > 0) {
+    const place = { x: firstMissing % width, y: Math.floor(firstMissing / width) };
+    const small = missing <= MISSING_SHARE * values.length;
+    if (!allowMissing || !small) {
+      throw new CoreError(
+        'not_finite',
+        `${missing} ${missing === 1 ? 'pixel is' : 'pixels are'} not a finite number; the first is at x = ${place.x}, y = ${place.y}.`,
+        place,
+        small
+          ? 'Export the frame again, or read it at the command line with --allow-missing: those pixels are then left without a reading.'
+          : 'Export the frame again: more than 1 % of its pixels hold no temperature.',
+      );
+    }
+    warnings.push({ code: 'missing_pixels', message: `${missing} pixels have no reading.` });
+  }
+
+  const unit = chooseUnit(choice, min, max, warnings);
+  const { scale, offset } = celsiusConversion(unit);
+  if (unit !== 'C') for (let i = 0; i < values.length; i += 1) values[i] = values[i]! * scale + offset;
+
+  const lowest = min * scale + offset;
+  const highest = max * scale + offset;
+  if (lowest < LOWEST_PLAUSIBLE_C || highest > HIGHEST_PLAUSIBLE_C) {
+    const bad = values.findIndex((v) => hasReading(v) && (v < LOWEST_PLAUSIBLE_C || v > HIGHEST_PLAUSIBLE_C));
+    const x = bad % width;
+    const y = Math.floor(bad / width);
+    throw new CoreError(
+      'absurd',
+      `The pixel at x = ${x}, y = ${y} would be ${values[bad]!.toFixed(1)} °C; nothing that is surveyed lies outside ${LOWEST_PLAUSIBLE_C} … ${HIGHEST_PLAUSIBLE_C} °C.`,
+      { x, y, value: values[bad]!, range: `${LOWEST_PLAUSIBLE_C} … ${HIGHEST_PLAUSIBLE_C} °C` },
+      'Check the unit of the file and write it into its header (unit=C, F or K), or export the frame again.',
+    );
+  }
+  return { unit, warnings };
+}
+
+function chooseUnit(choice: UnitChoice, min: number, max: number, warnings: FrameWarning[]): TemperatureUnit {
+  if (choice.forced) return choice.forced;
+  if (choice.stated) return choice.stated;
+  if (choice.storage === 'integer16') {
+    const { scale, offset } = celsiusConversion('cK');
+    if (min * scale + offset >= LOWEST_PLAUSIBLE_C && max * scale + offset <= CENTIKELVIN_HIGHEST_C) return 'cK';
+    throw new CoreError(
+      'unit_unknown',
+      `The file holds whole numbers from ${min} to ${max} and does not say their unit; as hundredths of a kelvin they would be ${(min * scale + offset).toFixed(0)} … ${(max * scale + offset).toFixed(0)} °C.`,
+      { value: `${min} … ${max}` },
+      'Export the frame with temperatures, or state the unit at the command line with --unit (C, F, K or cK).',
+    );
+  }
+  if (min >= KELVIN_BAND[0] && max <= KELVIN_BAND[1]) {
+    warnings.push({
+      code: 'unit_assumed_kelvin',
+      message: `Values from ${min.toFixed(1)} to ${max.toFixed(1)} without a unit were taken as kelvin.`,
+    });
+    return 'K';
+  }
+  return 'C';
+}

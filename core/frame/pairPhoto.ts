@@ -1,0 +1,34 @@
+/** A file that was taken at some moment and has some name. */
+export interface Taken {
+  id: string;
+  fileName: string;
+  /** Milliseconds since 1970, UTC. */
+  takenAt: number;
+}
+
+/** A photo taken within this time of a frame belongs to it, ms. */
+const SAME_MOMENT = 60_000;
+
+/** `IR_0012.tif` and `ir_0012-photo.jpg` have one stem. */
+function stem(fileName: string): string {
+  return fileName
+    .replace(/\.[^.]*$/, '')
+    .toLowerCase()
+    .replace(/[-_ ]?(photo|visible|daylight|dc|vis)$/, '');
+}
+
+/**
+ * The frame that a photo belongs to: one of the same name, else the one nearest in time within a minute.
+ *
+ * @returns its id, or null when none fits
+ */
+export function frameForPhoto(photo: Taken, frames: readonly Taken[]): string | null {
+  const named = frames.find((frame) => stem(frame.fileName) === stem(photo.fileName));
+  if (named) return named.id;
+  let best: Taken | null = null;
+  for (const frame of frames) {
+    const apart = Math.abs(frame.takenAt - photo.takenAt);
+    if (apart <= SAME_MOMENT && (!best || apart < Math.abs(best.takenAt - photo.takenAt))) best = frame;
+  }
+  return best?.id ?? null;
+}

@@ -1,0 +1,97 @@
+import type { CoreError } from '../errors';
+import { AS_SEEN } from '../radiometry/radiometricSettings';
+import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
+import { normalFrom, seededRandom } from '../simulate/random';
+import { errorOf } from '../testing/material';
+import { APPARENT } from './frame';
+import { estimateNoise } from './noise';
+import { frameForPhoto } from './pairPhoto';
+import { differenceOf, readRegion } from './reading';
+import type { Shape } from './region';
+
+const shared = { emissivity: true, reflected: true };
+
+/** 18 °C on the left, 13 °C on the right, with noise. */
+function halves(noise: number) {
+  const normal = normalFrom(seededRandom(5));
+  const values = Float32Array.from({ length: 80 * 60 }, (_, i) => (i % 80 < 40 ? 18 : 13) + noise * normal());
+  return { width: 80, height: 60, values, basis: APPARENT };
+}
+
+const box = (x: number): Shape => ({ kind: 'box', x, y: 10, width: 20, height: 20 });
+
+describe('reading a region', () => {
+  const frame = halves(0.05);
+  const left = readRegion(frame, { name: 'left', shape: box(5) }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY);
+  const right = readRegion(frame, { name: 'right', shape: box(55) }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY);
+
+  test('gives its mean, and calibration rules its uncertainty', () => {
+    expect(left.statistics.mean).toBeCloseTo(18, 1);
+    expect(left.uncertainty.total).toBeGreaterThan(1);
+    expect(left.uncertainty.total).toBeLessThan(1.05);
+  });
+
+  test('in a difference calibration cancels: five kelvin stand out', () => {
+    const difference = differenceOf(right, left, DEFAULT_UNCERTAINTY, shared);
+    expect(difference.value).toBeCloseTo(-5, 1);
+    expect(difference.uncertainty.total).toBeLessThan(0.25);
+    expect(difference.significant).toBe(true);
+    expect(differenceOf(left, right, DEFAULT_UNCERTAINTY, shared).value).toBeCloseTo(-difference.value, 12);
+  });
+
+  test('a region against itself differs by nothing', () => {
+    const none = differenceOf(left, left, DEFAULT_UNCERTAINTY, shared);
+    expect(none.value).toBe(0);
+    expect(none.significant).toBe(false);
+  });
+
+  test('lower emissivity makes the cold side colder', () => {
+    const painted = { ...AS_SEEN, emissivity: 0.9, reflected: 20 };
+    const colder = readRegion(frame, { name: 'right', shape: box(55) }, painted, 0.05, DEFAULT_UNCERTAINTY);
+    expect(colder.statistics.mean).toBeLessThan(right.statistics.mean);
+    expect(colder.mean.apparent).toBeCloseTo(13, 1);
+  });
+
+  test('pixels that the settings make impossible are counted; a region of nothing else is refused', () => {
+    const mirror = { emissivity: 0.1, reflected: 35, air: 20, transmittance: 1 };
+    const mixed = { ...frame, values: frame.values.map((v, i) => (i % 80 < 40 ? 60 : v)) };
+    const across: Shape = { kind: 'box', x: 30, y: 0, width: 20, height: 10 };
+    expect(readRegion(mixed, { name: 'edge', shape: across }, mirror, 0.05, DEFAULT_UNCERTAINTY).lost).toBe(100);
+    const error = errorOf(() =>
+      readRegion(mixed, { name: 'right', shape: box(55) }, mirror, 0.05, DEFAULT_UNCERTAINTY),
+    ) as CoreError;
+    expect(error.code).toBe('impossible');
+  });
+});
+
+describe('noise from the frame itself', () => {
+  test.each([0.02, 0.05, 0.1, 0.3])('%p K is found to 5 %, in spite of an edge', (noise) => {
+    expect(Math.abs(estimateNoise(halves(noise)) / noise - 1)).toBeLessThan(0.05);
+  });
+  test('a frame without noise has none, one with missing pixels still has some', () => {
+    expect(estimateNoise(halves(0))).toBe(0);
+    const holed = halves(0.1);
+    for (let i = 0; i < holed.values.length; i += 37) holed.values[i] = NaN;
+    expect(estimateNoise(holed)).toBeCloseTo(0.1, 1);
+    expect(estimateNoise({ width: 2, height: 2, values: new Float32Array(4) })).toBe(0);
+  });
+});
+
+describe('pairing a photo', () => {
+  const frames = [
+    { id: 'a', fileName: 'IR_0012.tif', takenAt: 1_000_000 },
+    { id: 'b', fileName: 'IR_0013.tif', takenAt: 1_060_000 },
+  ];
+  const photo = (fileName: string, takenAt: number) => frameForPhoto({ id: 'p', fileName, takenAt }, frames);
+
+  test('by name first, whatever the time', () => {
+    expect(photo('ir_0012.jpg', 9e9)).toBe('a');
+    expect(photo('IR_0013-photo.jpg', 0)).toBe('b');
+  });
+  test('else the nearest within a minute', () => {
+    expect(photo('x.jpg', 1_029_000)).toBe('a');
+    expect(photo('x.jpg', 1_031_000)).toBe('b');
+    expect(photo('x.jpg', 1_121_000)).toBeNull();
+    expect(frameForPhoto({ id: 'p', fileName: 'x.jpg', takenAt: 0 }, [])).toBeNull();
+  });
+});

@@ -1,0 +1,104 @@
+import type { CoreError } from '../errors';
+import { errorOf } from '../testing/material';
+import { boundsOf, movedShape, requireSpans, shapeSchema, spansOf, type Shape } from './region';
+
+const pixels = (shape: Shape, width = 10, height = 8) =>
+  spansOf(shape, width, height).flatMap(({ y, from, to }) => Array.from({ length: to - from + 1 }, (_, i) => [from + i, y]));
+
+describe('pixels of a shape', () => {
+  test('a spot is 3 × 3, clipped at the edge', () => {
+    expect(pixels({ kind: 'spot', x: 4, y: 4 })).toHaveLength(9);
+    expect(pixels({ kind: 'spot', x: 0, y: 0 })).toEqual([
+      [0, 0],
+      [1, 0],
+      [0, 1],
+      [1, 1],
+    ]);
+    expect(pixels({ kind: 'spot', x: 9, y: 4 })).toHaveLength(6);
+  });
+
+  test('a box covers x … x + width − 1, and what lies outside is left out', () => {
+    expect(pixels({ kind: 'box', x: 2, y: 3, width: 3, height: 2 })).toEqual([
+      [2, 3],
+      [3, 3],
+      [4, 3],
+      [2, 4],
+      [3, 4],
+      [4, 4],
+    ]);
+    expect(pixels({ kind: 'box', x: -5, y: -5, width: 100, height: 100 })).toHaveLength(80);
+    expect(pixels({ kind: 'box', x: 10, y: 0, width: 2, height: 2 })).toHaveLength(0);
+  });
+
+  test('a line is the Bresenham line, either way round', () => {
+    const line = pixels({ kind: 'line', x1: 0, y1: 0, x2: 4, y2: 2 });
+    expect(line).toEqual([
+      [0, 0],
+      [1, 1],
+      [2, 1],
+      [3, 2],
+      [4, 2],
+    ]);
+    expect(pixels({ kind: 'line', x1: 3, y1: 6, x2: 3, y2: 1 })).toHaveLength(6);
+    expect(pixels({ kind: 'line', x1: 5, y1: 5, x2: 5, y2: 5 })).toEqual([[5, 5]]);
+    expect(pixels({ kind: 'line', x1: -3, y1: 0, x2: 2, y2: 0 })).toHaveLength(3);
+  });
+
+  test('a polygon has the pixel centres inside; neighbours share no pixel and leave none out', () => {
+    const left: Shape = { kind: 'poly', points: [[0, 0], [5, 0], [5, 6], [0, 6]] }; // prettier-ignore
+    const right: Shape = { kind: 'poly', points: [[5, 0], [9, 0], [9, 6], [5, 6]] }; // prettier-ignore
+    const both: Shape = { kind: 'poly', points: [[0, 0], [9, 0], [9, 6], [0, 6]] }; // prettier-ignore
+    expect(pixels(left)).toHaveLength(30);
+    expect(pixels(left).length + pixels(right).length).toBe(pixels(both).length);
+    const triangle: Shape = { kind: 'poly', points: [[1, 1], [7, 1], [1, 7]] }; // prettier-ignore
+    for (const [x, y] of pixels(triangle)) expect(x! + y!).toBeLessThanOrEqual(8);
+  });
+
+  test('a shape without a pixel is refused by name', () => {
+    const error = errorOf(() => requireSpans('sill', { kind: 'box', x: 50, y: 0, width: 2, height: 2 }, 10, 8)) as CoreError;
+    expect(error.code).toBe('bad_region');
+    expect(error.message).toContain('sill');
+  });
+});
+
+describe('bounds and moving', () => {
+  test('bounds enclose every pixel', () => {
+    const shapes: Shape[] = [
+      { kind: 'spot', x: 4, y: 4 },
+      { kind: 'box', x: 1, y: 2, width: 4, height: 3 },
+      { kind: 'line', x1: 7, y1: 1, x2: 2, y2: 5 },
+      { kind: 'poly', points: [[1, 1], [6.5, 2], [3, 6]] }, // prettier-ignore
+    ];
+    for (const shape of shapes) {
+      const { x, y, width, height } = boundsOf(shape);
+      for (const [px, py] of pixels(shape)) {
+        expect(px).toBeGreaterThanOrEqual(x);
+        expect(py).toBeGreaterThanOrEqual(y);
+        expect(px).toBeLessThan(x + width);
+        expect(py).toBeLessThan(y + height);
+      }
+    }
+  });
+
+  test('a moved shape stays in the frame', () => {
+    expect(movedShape({ kind: 'box', x: 2, y: 2, width: 4, height: 3 }, 100, -100, 10, 8)).toEqual({
+      kind: 'box',
+      x: 6,
+      y: 0,
+      width: 4,
+      height: 3,
+    });
+    expect(movedShape({ kind: 'spot', x: 2, y: 2 }, -5, 99, 10, 8)).toEqual({ kind: 'spot', x: 0, y: 7 });
+  });
+});
+
+test('impossible shapes are no shapes', () => {
+  for (const shape of [
+    { kind: 'box', x: 0, y: 0, width: 0, height: 3 },
+    { kind: 'spot', x: 0.5, y: 0 },
+    { kind: 'poly', points: [[0, 0], [1, 1]] }, // prettier-ignore
+    { kind: 'star', x: 1, y: 1 },
+  ]) {
+    expect(shapeSchema.safeParse(shape).success).toBe(false);
+  }
+});

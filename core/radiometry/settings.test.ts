@@ -1,0 +1,66 @@
+import { DEFAULT_EMISSIVITY, NO_SETTINGS, radiometricSettings, resolveSettings, settingsSchema } from './settings';
+
+const conditions = { airC: 20.6, humidityPct: 47 };
+
+describe('resolving settings', () => {
+  test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
+    const resolved = resolveSettings({}, conditions);
+    expect(resolved.emissivity).toEqual({ value: DEFAULT_EMISSIVITY, origin: 'default' });
+    expect(resolved.airC).toEqual({ value: 20.6, origin: 'conditions' });
+    expect(resolved.reflectedC).toEqual({ value: 20.6, origin: 'air' });
+    expect(resolved.humidityPct).toEqual({ value: 47, origin: 'conditions' });
+    expect(resolved.distanceM).toEqual({ value: null, origin: 'default' });
+    expect(resolved.transmittance).toEqual({ value: 1, origin: 'default' });
+  });
+
+  test('without conditions the air is a guess that says so', () => {
+    const resolved = resolveSettings({}, { airC: null, humidityPct: null });
+    expect(resolved.airC.origin).toBe('default');
+    expect(resolved.humidityPct).toEqual({ value: null, origin: 'default' });
+  });
+
+  test('the innermost level wins, field by field', () => {
+    const resolved = resolveSettings(
+      {
+        visit: { ...NO_SETTINGS, emissivity: 0.95, reflectedC: 20, distanceM: 3 },
+        frame: { ...NO_SETTINGS, emissivity: 0.9, airC: 18 },
+        region: { ...NO_SETTINGS, emissivity: 0.3 },
+      },
+      conditions,
+    );
+    expect(resolved.emissivity).toEqual({ value: 0.3, origin: 'region' });
+    expect(resolved.airC).toEqual({ value: 18, origin: 'frame' });
+    expect(resolved.reflectedC).toEqual({ value: 20, origin: 'visit' });
+    expect(resolved.distanceM).toEqual({ value: 3, origin: 'visit' });
+  });
+
+  test('zero degrees is a setting like any other', () => {
+    const resolved = resolveSettings(
+      { visit: { ...NO_SETTINGS, reflectedC: 20 }, frame: { ...NO_SETTINGS, reflectedC: 0 } },
+      conditions,
+    );
+    expect(resolved.reflectedC).toEqual({ value: 0, origin: 'frame' });
+  });
+
+  test('the equation gets its four numbers', () => {
+    expect(radiometricSettings(resolveSettings({ region: { ...NO_SETTINGS, transmittance: 0.9 } }, conditions))).toEqual({
+      emissivity: 0.95,
+      reflected: 20.6,
+      air: 20.6,
+      transmittance: 0.9,
+    });
+  });
+});
+
+describe('what people may set', () => {
+  test.each([
+    ['emissivity', [0, -0.1, 1.2, NaN], [0.01, 1, null]],
+    ['reflectedC', [-151, 1001], [-60, 0, 500]],
+    ['humidityPct', [-1, 101], [0, 100]],
+    ['distanceM', [0, -2, 1001], [0.1, 50]],
+    ['transmittance', [0, 1.001], [0.5, 1]],
+  ] as const)('%s has its range', (name, wrong, right) => {
+    for (const value of wrong) expect(settingsSchema.shape[name].safeParse(value).success).toBe(false);
+    for (const value of right) expect(settingsSchema.shape[name].safeParse(value).success).toBe(true);
+  });
+});

@@ -1,0 +1,317 @@
+import { CoreError } from '../errors';
+import type { Shape } from '../frame/region';
+import type { RadianceLine } from '../radiometry/measurement';
+import { radianceLine } from '../radiometry/measurement';
+import { radiometricSettings, type Origin, type ResolvedSettings } from '../radiometry/settings';
+import { COLOUR_MAPS } from '../scale/colourMaps';
+import { isNarrow, type Scale } from '../scale/scale';
+import {
+  anchorFor,
+  compareRegions,
+  conditionsOf,
+  orderedFrames,
+  settingsFor,
+  steadyScaleFor,
+  visitRow,
+  type ScaleAnchor,
+} from '../visit/derive';
+import type { VisitDocument } from '../visit/document';
+import type { Row } from '../visit/rows';
+import { judgeConditions } from '../visit/verdict';
+import { localDay, localTime } from '../units/localTime';
+import * as format from '../units/format';
+import type { DisplayUnit } from '../units/temperature';
+
+export interface Fact {
+  label: string;
+  value: string;
+}
+
+/** A frame as it stands in the report: what is needed to draw it and to say what its colours mean. */
+export interface Figure {
+  frameId: string;
+  width: number;
+  height: number;
+  line: RadianceLine;
+  scale: Scale;
+  /** Ends of the scale, °C and against the reference. */
+  scaleEnds: { low: string; high: string };
+  scaleWords: string;
+  marks: { id: string; shape: Shape; text: string; reference: boolean }[];
+}
+
+export interface StatedRegion {
+  name: string;
+  mean: string;
+  plusMinus: string;
+  range: string;
+  pixels: number;
+}
+
+export interface StatedDifference {
+  value: string;
+  plusMinus: string;
+  sign: 'colder' | 'warmer' | 'level';
+  words: string;
+}
+
+export interface ReportFinding {
+  id: string;
+  number: number;
+  title: string;
+  note: string;
+  place: string;
+  takenAt: string;
+  photoId: string | null;
+  /** Null with the reason when the regions cannot be read under their settings. */
+  stated: { this: StatedRegion; that: StatedRegion; difference: StatedDifference; figure: Figure } | null;
+  problem: string | null;
+  settings: Fact[];
+}
+
+/** What a report says; how it looks is decided elsewhere. */
+export interface Report {
+  site: string;
+  address: string;
+  visit: string;
+  day: string;
+  question: string;
+  answer: string;
+  conditions: Fact[];
+  verdict: string;
+  camera: string;
+  findings: ReportFinding[];
+  /** What was looked at, room by room. */
+  coverage: Fact[];
+  limits: string[];
+}
+
+const ORIGINS: Record<Origin, string> = {
+  visit: 'set for the visit',
+  frame: 'set for the frame',
+  region: 'set for the region',
+  conditions: 'from the conditions',
+  air: 'taken as the air temperature',
+  default: 'usual value',
+};
+
+/** Findings in the order in which they were recorded. */
+function orderedFindings(document: VisitDocument): Row<'finding'>[] {
+  const time = (row: Row<'finding'>) => document.recordedAt[row.id] ?? '9';
+  return Object.values(document.rows.finding).sort((a, b) => time(a).localeCompare(time(b)) || a.id.localeCompare(b.id));
+}
+
+/** Frames whose pixels a report needs: those of its findings and those that hold the references of their scales. */
+export function framesOfReport(document: VisitDocument): string[] {
+  const visit = visitRow(document).value;
+  const ids = new Set<string>();
+  for (const { value } of Object.values(document.rows.finding)) {
+    ids.add(value.frameId);
+    for (const regionId of [
+      document.rows.frame[value.frameId]?.value.referenceId,
+      visit.referenceInsideId,
+      visit.referenceOutsideId,
+    ]) {
+      const region = regionId ? document.rows.region[regionId] : undefined;
+      if (region) ids.add(region.value.frameId);
+    }
+  }
+  return [...ids];
+}
+
+/**
+ * Everything that the report states, computed from the visit as it is now.
+ *
+ * @param pixels - stored values of a frame by its id; at least those of `framesOfReport`
+ * @param unit - what temperatures are written in
+ */
+export function buildReport(
+  document: VisitDocument,
+  pixels: (frameId: string) => Float32Array | undefined,
+  unit: DisplayUnit,
+): Report {
+  const { site, startedAt } = document;
+  const visit = visitRow(document).value;
+  const findings = orderedFindings(document).map((row, i) => reportFinding(document, row, i + 1, pixels, unit));
+  const cameraIds = new Set(Object.values(document.frameFacts).map((facts) => facts.cameraId));
+  const cameras = document.cameras.filter((camera) => cameraIds.has(camera.id)).map((camera) => camera.name);
+  return {
+    site: site.name,
+    address: site.address,
+    visit: visit.title,
+    day: localDay(startedAt, site.timeZone),
+    question: visit.question,
+    answer: answerWords(findings),
+    conditions: conditionFacts(document, unit),
+    verdict: judgeConditions(conditionsOf(document)?.value).words,
+    camera: cameras.join(', ') || 'not noted',
+    findings,
+    coverage: coverageFacts(document),
+    limits: LIMITS,
+  };
+}
+
+const LIMITS = [
+  'A thermal frame shows surface temperatures at one moment. It does not see through walls, it does not measure air leakage, and a cause read from one frame is a likelihood until a check has settled it.',
+  'Differences are between two regions of one frame. The camera’s calibration error is common to both and largely cancels; what remains is noise, unevenness, emissivity and reflection, and it is in the ±.',
+  '± is twice the standard uncertainty: a 95 % interval.',
+  'Work on electricity, gas, flues, refrigerant, at heights or on what may hold asbestos belongs to licensed people; local codes come first.',
+];
+
+function answerWords(findings: ReportFinding[]): string {
+  const outside = findings.filter(({ stated }) => stated && stated.difference.sign !== 'level').length;
+  if (findings.length === 0) return 'No finding was recorded.';
+  const count = findings.length === 1 ? 'One finding was recorded' : `${findings.length} findings were recorded`;
+  const words =
+    outside === findings.length
+      ? findings.length === 1
+        ? 'it lies'
+        : 'all lie'
+      : outside === 0
+        ? 'none lies'
+        : `${outside} of them ${outside === 1 ? 'lies' : 'lie'}`;
+  return `${count}; ${words} outside the noise of the measurement.`;
+}
+
+function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
+  const c = conditionsOf(document)?.value;
+  const facts: [string, string | null][] = [
+    ['Air inside', nullable(c?.insideC, (v) => format.temperature(v, unit))],
+    ['Air outside', nullable(c?.outsideC, (v) => format.temperature(v, unit))],
+    [
+      'Difference',
+      c && c.insideC !== null && c.outsideC !== null ? format.difference(Math.abs(c.insideC - c.outsideC), unit) : null,
+    ],
+    ['Humidity inside', nullable(c?.humidityPct, (v) => `${format.number(v, 0)} %`)],
+    ['Wind', nullable(c?.windMs, (v) => `${format.number(v, 1)} m/s`)],
+    ['Last sun on a wall', nullable(c?.sunHours, (v) => `${v} h before`)],
+    ['Last rain', nullable(c?.rainHours, (v) => `${v} h before`)],
+  ];
+  return facts.map(([label, value]) => ({ label, value: value ?? 'not noted' }));
+}
+
+function nullable(value: number | null | undefined, show: (value: number) => string): string | null {
+  return value === null || value === undefined ? null : show(value);
+}
+
+function placeOf(document: VisitDocument, frameId: string): string {
+  const frame = document.rows.frame[frameId]!.value;
+  const room = document.rooms.find((known) => known.id === frame.roomId)?.name ?? 'no place noted';
+  return `${room} · ${frame.name}`;
+}
+
+function reportFinding(
+  document: VisitDocument,
+  row: Row<'finding'>,
+  number: number,
+  pixels: (frameId: string) => Float32Array | undefined,
+  unit: DisplayUnit,
+): ReportFinding {
+  const { frameId, title, note, photoId, thisRegionId, thatRegionId } = row.value;
+  const base = {
+    id: row.id,
+    number,
+    title,
+    note,
+    place: placeOf(document, frameId),
+    takenAt: localTime(document.frameFacts[frameId]!.takenAt, document.site.timeZone),
+    photoId,
+    settings: settingFacts(settingsFor(document, frameId, thisRegionId), unit),
+  };
+  const values = pixels(frameId);
+  const anchor = anchorFor(document, frameId, pixels);
+  if (!values || !anchor) return { ...base, stated: null, problem: 'The frame is not loaded yet.' };
+  try {
+    const comparison = compareRegions(document, thisRegionId, thatRegionId, values);
+    const { value, uncertainty, significant } = comparison.difference;
+    const sign = !significant ? 'level' : value < 0 ? 'colder' : 'warmer';
+    const state = (regionId: string, reading: typeof comparison.this): StatedRegion => ({
+      name: document.rows.region[regionId]!.value.name,
+      mean: format.temperature(reading.statistics.mean, unit),
+      plusMinus: format.plusMinus(reading.uncertainty.total, unit),
+      range: `${format.bareTemperature(reading.statistics.min, unit)} … ${format.temperature(reading.statistics.max, unit)}`,
+      pixels: reading.statistics.count,
+    });
+    const stated = { this: state(thisRegionId, comparison.this), that: state(thatRegionId, comparison.that) };
+    return {
+      ...base,
+      problem: null,
+      stated: {
+        ...stated,
+        difference: {
+          value: format.signedDifference(value, unit),
+          plusMinus: format.plusMinus(uncertainty.total, unit),
+          sign,
+          words: {
+            colder: `“${stated.this.name}” is colder than “${stated.that.name}”, outside the noise.`,
+            warmer: `“${stated.this.name}” is warmer than “${stated.that.name}”, outside the noise.`,
+            level: 'The difference lies within the noise: this frame does not show that the two differ.',
+          }[sign],
+        },
+        figure: figureOf(document, frameId, anchor, unit, [
+          { id: thisRegionId, mean: comparison.this.statistics.mean, reference: false },
+          { id: thatRegionId, mean: comparison.that.statistics.mean, reference: true },
+        ]),
+      },
+    };
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return { ...base, stated: null, problem: `${error.message} ${error.hint}` };
+  }
+}
+
+/** Always in steady colours: what is stated is never stretched. */
+function figureOf(
+  document: VisitDocument,
+  frameId: string,
+  anchor: ScaleAnchor,
+  unit: DisplayUnit,
+  regions: { id: string; mean: number; reference: boolean }[],
+): Figure {
+  const { width, height, basis } = document.frameFacts[frameId]!;
+  const scale = steadyScaleFor(document, anchor);
+  const around = anchor.name
+    ? `${anchor.source === 'visit' ? 'the visit’s reference' : 'the reference'}, ${anchor.name}`
+    : 'the mean of the frame';
+  return {
+    frameId,
+    width,
+    height,
+    line: radianceLine(basis, radiometricSettings(settingsFor(document, frameId))),
+    scale,
+    scaleEnds: {
+      low: `${format.temperature(scale.low, unit)} (${format.signedDifference(scale.low - anchor.celsius, unit)})`,
+      high: `${format.temperature(scale.high, unit)} (${format.signedDifference(scale.high - anchor.celsius, unit)})`,
+    },
+    scaleWords:
+      `${COLOUR_MAPS[scale.map].label}: ${format.difference(scale.high - scale.low, unit)} around ${around} at ${format.temperature(anchor.celsius, unit)}, ` +
+      `the same span on every picture of this visit.${isNarrow(scale) ? ' All colours lie within very little.' : ''} Striped: beyond the colours.`,
+    marks: regions.map(({ id, mean, reference }) => {
+      const { name, shape } = document.rows.region[id]!.value;
+      return { id, shape, text: `${name} ${format.bareTemperature(mean, unit)}`, reference };
+    }),
+  };
+}
+
+function settingFacts(settings: ResolvedSettings, unit: DisplayUnit): Fact[] {
+  const fact = (label: string, value: string, origin: Origin): Fact => ({ label, value: `${value} (${ORIGINS[origin]})` });
+  const { emissivity, reflectedC, airC, distanceM, transmittance } = settings;
+  return [
+    fact('Emissivity', format.number(emissivity.value, 2), emissivity.origin),
+    fact('Reflected apparent temperature', format.temperature(reflectedC.value, unit), reflectedC.origin),
+    fact('Air', format.temperature(airC.value, unit), airC.origin),
+    { label: 'Distance', value: distanceM.value === null ? 'not noted' : `${format.number(distanceM.value, 1)} m` },
+    fact('Transmittance', format.number(transmittance.value, 2), transmittance.origin),
+  ];
+}
+
+function coverageFacts(document: VisitDocument): Fact[] {
+  const byPlace = new Map<string, string[]>();
+  const names = new Map(document.rooms.map((room) => [room.id, room.name]));
+  for (const room of document.rooms) byPlace.set(room.name, []);
+  for (const frame of orderedFrames(document)) {
+    const room = names.get(frame.value.roomId ?? '') ?? 'No place noted';
+    byPlace.set(room, [...(byPlace.get(room) ?? []), frame.value.name]);
+  }
+  return [...byPlace].map(([label, frames]) => ({ label, value: frames.length > 0 ? frames.join(', ') : 'not looked at' }));
+}

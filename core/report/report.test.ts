@@ -1,0 +1,122 @@
+import { NO_SETTINGS } from '../radiometry/settings';
+import { ID, visitDocument, wallPixels } from '../testing/visit';
+import { buildReport, framesOfReport } from './model';
+import { placeLabels, type Box } from './placeLabels';
+
+const pixels = wallPixels();
+
+describe('the report', () => {
+  const report = buildReport(visitDocument(), () => pixels, 'C');
+  const [finding] = report.findings;
+
+  test('states the question, the answer and the conditions', () => {
+    expect(report.question).toBe('Why is it cold?');
+    expect(report.answer).toBe('One finding was recorded; it lies outside the noise of the measurement.');
+    expect(report.day).toBe('11 Feb 2026');
+    expect(report.verdict).toBe('Good to read');
+    expect(report.conditions).toContainEqual({ label: 'Difference', value: '18.0 K' });
+    expect(report.camera).toBe('Row camera');
+  });
+
+  test('states the difference with its ±, both regions and what they mean', () => {
+    expect(finding!.stated!.difference).toMatchObject({ value: '−5.3 K', sign: 'colder' });
+    expect(finding!.stated!.difference.plusMinus).toMatch(/^± 0\.\d$/);
+    expect(finding!.stated!.this).toMatchObject({ name: 'sill', pixels: 64 });
+    expect(finding!.stated!.that.name).toBe('sound wall');
+    expect(finding!.place).toBe('Front room · Window wall');
+    expect(finding!.takenAt).toBe('19:20');
+  });
+
+  test('shows the picture in steady colours with its span in words', () => {
+    const { figure } = finding!.stated!;
+    expect(figure.scale.high - figure.scale.low).toBeCloseTo(11, 6);
+    expect(figure.scaleEnds.low).toContain('(−6.0 K)');
+    expect(figure.scaleWords).toContain('11.0 K around the reference, sound wall');
+    expect(figure.marks.map((mark) => mark.reference)).toEqual([false, true]);
+  });
+
+  test('says where each setting comes from', () => {
+    expect(finding!.settings).toContainEqual({ label: 'Emissivity', value: '0.95 (set for the visit)' });
+    expect(finding!.settings).toContainEqual({ label: 'Air', value: '20.0 °C (from the conditions)' });
+  });
+
+  test('says what was looked at', () => {
+    expect(report.coverage).toEqual([{ label: 'Front room', value: 'Chimney, Window wall' }]);
+  });
+
+  test('in °F a difference has no offset', () => {
+    const inF = buildReport(visitDocument(), () => pixels, 'F');
+    expect(inF.findings[0]!.stated!.difference.value).toBe('−9.5 °F');
+    expect(inF.conditions).toContainEqual({ label: 'Air inside', value: '68.0 °F' });
+  });
+
+  test('needs the pixels of its findings and of their references', () => {
+    expect(framesOfReport(visitDocument())).toEqual([ID.frame]);
+    const waiting = buildReport(visitDocument(), () => undefined, 'C').findings[0]!;
+    expect(waiting.stated).toBeNull();
+    expect(waiting.problem).toContain('not loaded');
+  });
+
+  test('a finding that its settings make impossible is kept and says why', () => {
+    const document = visitDocument();
+    document.rows.settings.own = {
+      id: 'own',
+      version: 1,
+      value: { ...NO_SETTINGS, level: 'region', ownerId: ID.suspect, emissivity: 0.05, reflectedC: 60 },
+    };
+    const broken = buildReport(document, () => pixels, 'C').findings[0]!;
+    expect(broken.stated).toBeNull();
+    expect(broken.problem).toContain('reflect');
+    expect(broken.title).toBe('Cold sill');
+  });
+
+  test('a difference within the noise is said to be nothing', () => {
+    const document = visitDocument();
+    document.rows.region[ID.suspect]!.value.shape = { kind: 'box', x: 5, y: 2, width: 8, height: 6 };
+    const level = buildReport(document, () => pixels, 'C');
+    expect(level.findings[0]!.stated!.difference.sign).toBe('level');
+    expect(level.answer).toContain('none lies outside the noise');
+  });
+
+  test('without findings it says so', () => {
+    const document = visitDocument();
+    document.rows.finding = {};
+    expect(buildReport(document, () => pixels, 'C')).toMatchObject({ answer: 'No finding was recorded.', findings: [] });
+  });
+});
+
+describe('placing labels', () => {
+  const picture: Box = { x: 0, y: 0, width: 300, height: 200 };
+  const label = { width: 60, height: 14 };
+  const overlaps = (a: Box, b: Box) => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+
+  test('stays inside the picture, in every corner', () => {
+    for (const [x, y] of [
+      [0, 0],
+      [280, 0],
+      [0, 180],
+      [280, 180],
+    ]) {
+      const [place] = placeLabels([{ target: { x: x!, y: y!, width: 20, height: 20 }, ...label }], picture, 3);
+      expect(place!.x).toBeGreaterThanOrEqual(0);
+      expect(place!.y).toBeGreaterThanOrEqual(0);
+      expect(place!.x + label.width).toBeLessThanOrEqual(300);
+      expect(place!.y + label.height).toBeLessThanOrEqual(200);
+    }
+  });
+
+  test('keeps labels of neighbours apart, and off their own target', () => {
+    const targets = [0, 1, 2].map((i) => ({ x: 100 + 24 * i, y: 90, width: 20, height: 20 }));
+    const boxes = placeLabels(
+      targets.map((target) => ({ target, ...label })),
+      picture,
+      3,
+    ).map((place) => ({ ...place, ...label }));
+    for (const [i, a] of boxes.entries()) {
+      for (const b of boxes.slice(i + 1)) expect(overlaps(a, b)).toBe(false);
+      expect(overlaps(a, targets[i]!)).toBe(false);
+    }
+  });
+
+  test('nothing to place, nothing placed', () => expect(placeLabels([], picture, 3)).toEqual([]));
+});

@@ -1,0 +1,18 @@
+import { depthInside, drive, softStep, type BoxM, type FeatureKind } from '../surface';
+
+/** A bay between two studs without insulation: straight sides, even inside. */
+export interface BayFeature extends BoxM {
+  kind: 'bay';
+  /** Drop of the temperature factor inside, 0 … 1. */
+  strength: number;
+}
+
+export const bay: FeatureKind<BayFeature> = {
+  heat(feature, view) {
+    const depth = feature.strength * drive(view);
+    return (at, point) => {
+      point.temperature -= depth * softStep(depthInside(feature, at), 0.03);
+    };
+  },
+  fault: () => 'missing-insulation',
+};

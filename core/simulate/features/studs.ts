@@ -1,0 +1,24 @@
+import { drive, type FeatureKind } from '../surface';
+
+/** Studs or joists behind the lining: evenly spaced thin lines, a normal bridge. */
+export interface StudsFeature {
+  kind: 'studs';
+  /** Centre of the first, m from the left. */
+  first: number;
+  spacing: number;
+  width: number;
+  /** Drop of the temperature factor on the line, 0 … 1. */
+  strength: number;
+}
+
+export const studs: FeatureKind<StudsFeature> = {
+  heat(feature, view) {
+    const depth = feature.strength * drive(view);
+    const spread = feature.width * 0.7;
+    return (at, point) => {
+      const offset = at.x - feature.first;
+      const nearest = offset - Math.round(offset / feature.spacing) * feature.spacing;
+      point.temperature -= depth * Math.exp(-((nearest / spread) ** 2));
+    };
+  },
+};

@@ -1,0 +1,132 @@
+import { spansOf } from '../frame/region';
+import { regionStatistics } from '../frame/statistics';
+import { estimateNoise } from '../frame/noise';
+import { renderPhoto } from './renderPhoto';
+import { renderScene } from './renderScene';
+import type { Feature, Scene } from './scene';
+
+const scene = (features: Feature[], changes: Partial<Scene> = {}): Scene => ({
+  seed: 1,
+  camera: { width: 160, height: 120, noise: 0, uniformity: 0, blur: 0 },
+  viewWidth: 3.2,
+  side: 'inside',
+  insideC: 20,
+  outsideC: 0,
+  factor: 0.9,
+  emissivity: 1,
+  reflectedC: 20,
+  stratification: 0,
+  paint: [220, 210, 200],
+  features,
+  ...changes,
+});
+
+const meanOf = (values: Float32Array, x: number, y: number, size = 6) =>
+  regionStatistics(values, 160, spansOf({ kind: 'box', x, y, width: size, height: size }, 160, 120))!.mean;
+
+describe('a rendered scene', () => {
+  test('a sound wall has the temperature that its factor says', () => {
+    const { frame, truth } = renderScene(scene([]));
+    expect(meanOf(frame.values, 70, 50)).toBeCloseTo(18, 3);
+    expect(truth).toEqual([]);
+  });
+
+  test('is the same every time, and another with another seed', () => {
+    const noisy = scene([], { camera: { width: 160, height: 120, noise: 0.05, uniformity: 0.1, blur: 0.7 } });
+    expect(renderScene(noisy).frame.values).toEqual(renderScene(noisy).frame.values);
+    expect(renderScene({ ...noisy, seed: 2 }).frame.values).not.toEqual(renderScene(noisy).frame.values);
+  });
+
+  test('has the noise that its camera has', () => {
+    const noisy = scene([], { camera: { width: 160, height: 120, noise: 0.08, uniformity: 0, blur: 0 } });
+    expect(Math.abs(estimateNoise(renderScene(noisy).frame) / 0.08 - 1)).toBeLessThan(0.05);
+  });
+
+  test('a bare bay is colder by its strength times the difference, with straight sides and a mask that fits', () => {
+    const { frame, truth } = renderScene(scene([{ kind: 'bay', x: 1, y: 0.6, width: 0.6, height: 1, strength: 0.15 }]));
+    expect(meanOf(frame.values, 60, 50) - meanOf(frame.values, 10, 50)).toBeCloseTo(-3, 2);
+    expect(truth).toHaveLength(1);
+    expect(truth[0]!.cause).toBe('missing-insulation');
+    expect(truth[0]!.contrast).toBeCloseTo(-3, 0);
+    expect(truth[0]!.area / (0.6 * 50 * 50)).toBeCloseTo(1, 1);
+  });
+
+  test('a leak is coldest at the crack and fades along its way', () => {
+    const { frame, truth } = renderScene(scene([{ kind: 'leak', x: 1.6, y: 0.8, direction: 90, reach: 0.6, strength: 0.4 }]));
+    const near = meanOf(frame.values, 78, 41, 4);
+    const far = meanOf(frame.values, 78, 70, 4);
+    expect(near).toBeLessThan(far);
+    expect(far).toBeLessThan(18.01);
+    expect(truth[0]!.cause).toBe('air-leak');
+  });
+
+  test('a radiator is warm and warms the wall above it, not below', () => {
+    const { frame, truth } = renderScene(
+      scene([{ kind: 'radiator', x: 1, y: 1.4, width: 1, height: 0.5, flowC: 50, returnC: 40 }]),
+    );
+    expect(meanOf(frame.values, 70, 80)).toBeGreaterThan(35);
+    expect(meanOf(frame.values, 70, 60)).toBeGreaterThan(18.5);
+    expect(meanOf(frame.values, 70, 110)).toBeCloseTo(18, 1);
+    expect(truth).toEqual([]);
+  });
+
+  test('glass mirrors who stands before it', () => {
+    const pane = { kind: 'window' as const, x: 0.8, y: 0.5, width: 1.2, height: 1.2, paneFactor: 0.6 };
+    const empty = renderScene(scene([pane])).frame.values;
+    const mirrored = renderScene(scene([{ ...pane, mirrored: { x: 1.1, y: 1.1, radius: 0.2 } }])).frame.values;
+    expect(meanOf(mirrored, 53, 52) - meanOf(empty, 53, 52)).toBeGreaterThan(1);
+    expect(meanOf(mirrored, 20, 52)).toBeCloseTo(meanOf(empty, 20, 52), 5);
+  });
+
+  test('contrasts turn round when the house is cooled', () => {
+    const bay: Feature = { kind: 'bay', x: 1, y: 0.6, width: 0.6, height: 1, strength: 0.15 };
+    const cooled = renderScene(scene([bay], { insideC: 24, outsideC: 38 }));
+    expect(cooled.truth[0]!.contrast).toBeGreaterThan(1.5);
+  });
+
+  test('stratification warms the top', () => {
+    const { frame } = renderScene(scene([], { stratification: 2 }));
+    expect(meanOf(frame.values, 70, 2) - meanOf(frame.values, 70, 112)).toBeCloseTo(1.83, 1);
+  });
+});
+
+describe('every feature', () => {
+  const box = { x: 0.6, y: 0.4, width: 1, height: 1 };
+  const features: Feature[] = [
+    { kind: 'studs', first: 0.3, spacing: 0.6, width: 0.05, strength: 0.03 },
+    { kind: 'bay', ...box, strength: 0.1 },
+    { kind: 'window', ...box, paneFactor: 0.6 },
+    { kind: 'leak', x: 1, y: 1, direction: 0, reach: 0.4, strength: 0.3 },
+    { kind: 'radiator', ...box, flowC: 45, returnC: 35 },
+    { kind: 'edge', at: 'ceiling', inset: 0.2, strength: 0.1, reach: 0.4 },
+    { kind: 'edge', at: 'floor', inset: 0.2, strength: 0.1, reach: 0.4 },
+    { kind: 'edge', at: 'left', inset: 0.2, strength: 0.1, reach: 0.4 },
+    { kind: 'edge', at: 'right', inset: 0.2, strength: 0.1, reach: 0.4 },
+    { kind: 'panel', look: 'hatch', ...box, change: -0.05, rim: 0.1 },
+    { kind: 'panel', look: 'boards', ...box, change: -0.1, rim: 0 },
+    { kind: 'door', ...box, factor: 0.7, threshold: 0.2 },
+  ];
+  const plain = renderScene(scene([])).frame.values;
+
+  test.each(
+    features.map(
+      (feature) => [`${feature.kind} ${'at' in feature ? feature.at : 'look' in feature ? feature.look : ''}`, feature] as const,
+    ),
+  )('%s shows in heat, with finite temperatures', (_name, feature) => {
+    const { frame } = renderScene(scene([feature]));
+    expect(frame.values.every((value) => value > -30 && value < 90)).toBe(true);
+    expect(frame.values.some((value, i) => Math.abs(value - plain[i]!) > 0.3)).toBe(true);
+  });
+
+  test('hidden ones are hidden in the photo, the others are seen', () => {
+    const bare = renderPhoto(scene([]), 160).rgb;
+    for (const feature of features) {
+      const same = Buffer.compare(Buffer.from(renderPhoto(scene([feature]), 160).rgb), Buffer.from(bare)) === 0;
+      expect(same).toBe(['studs', 'bay', 'leak'].includes(feature.kind));
+    }
+  });
+
+  test('a photo has the geometry of its frame', () => {
+    expect(renderPhoto(scene([]), 320)).toMatchObject({ width: 320, height: 240 });
+  });
+});

@@ -1,0 +1,115 @@
+import type { VisitDocument } from '../visit/document';
+import { NO_SETTINGS } from '../radiometry/settings';
+
+/** Ids of the visit below. */
+export const ID = {
+  visit: '0192f0a0-0000-7000-8000-000000000001',
+  frame: '0192f0a0-0000-7000-8000-000000000002',
+  other: '0192f0a0-0000-7000-8000-000000000003',
+  sound: '0192f0a0-0000-7000-8000-000000000004',
+  suspect: '0192f0a0-0000-7000-8000-000000000005',
+  finding: '0192f0a0-0000-7000-8000-000000000006',
+  conditions: '0192f0a0-0000-7000-8000-000000000007',
+  settings: '0192f0a0-0000-7000-8000-000000000008',
+  room: '0192f0a0-0000-7000-8000-000000000009',
+  camera: '0192f0a0-0000-7000-8000-00000000000a',
+} as const;
+
+export const FRAME_WIDTH = 40;
+export const FRAME_HEIGHT = 30;
+
+/** 18 °C, with a box of 13 °C at 20 … 29, 10 … 19. */
+export function wallPixels(): Float32Array {
+  return Float32Array.from({ length: FRAME_WIDTH * FRAME_HEIGHT }, (_, i) => {
+    const x = i % FRAME_WIDTH;
+    const y = Math.floor(i / FRAME_WIDTH);
+    return x >= 20 && x < 30 && y >= 10 && y < 20 ? 13 : 18;
+  });
+}
+
+/** A visit with two frames, a reference, a suspect and one finding. */
+export function visitDocument(): VisitDocument {
+  const facts = (takenAt: string) => ({
+    takenAt,
+    fileName: 'a.tif',
+    width: FRAME_WIDTH,
+    height: FRAME_HEIGHT,
+    format: 'tiff',
+    sourceUnit: 'C',
+    basis: { kind: 'apparent' as const },
+    noiseK: 0.05,
+    minC: 13,
+    maxC: 18,
+    meanC: 17.6,
+    cameraId: ID.camera,
+    pixelsSha: 'aa',
+    thumb: { width: FRAME_WIDTH, height: FRAME_HEIGHT },
+  });
+  const frame = (id: string, name: string, referenceId: string | null) => ({
+    id,
+    version: 1,
+    value: { name, roomId: ID.room, side: 'inside' as const, referenceId, ownScale: null },
+  });
+  const region = (id: string, name: string, x: number, ordinal: number) => ({
+    id,
+    version: 1,
+    value: { frameId: ID.frame, name, ordinal, shape: { kind: 'box' as const, x, y: 11, width: 8, height: 8 } },
+  });
+  return {
+    visitId: ID.visit,
+    startedAt: '2026-02-11T19:10:00.000Z',
+    site: { id: ID.visit, name: 'Old Kiln Row', address: '', timeZone: 'Europe/London' },
+    rooms: [{ id: ID.room, name: 'Front room', ordinal: 0 }],
+    cameras: [{ id: ID.camera, name: 'Row camera', calibrationK: 1.5, uniformityK: 0.05 }],
+    frameFacts: { [ID.frame]: facts('2026-02-11T19:20:00.000Z'), [ID.other]: facts('2026-02-11T19:15:00.000Z') },
+    photoFacts: {},
+    recordedAt: { [ID.finding]: '2026-02-11T20:00:00.000Z' },
+    rows: {
+      visit: {
+        [ID.visit]: {
+          id: ID.visit,
+          version: 1,
+          value: {
+            title: 'Evening visit',
+            question: 'Why is it cold?',
+            span: { belowK: 6, aboveK: 5, colourMap: 'hearth' },
+            referenceInsideId: ID.sound,
+            referenceOutsideId: null,
+          },
+        },
+      },
+      conditions: {
+        [ID.conditions]: {
+          id: ID.conditions,
+          version: 1,
+          value: { visitId: ID.visit, insideC: 20, outsideC: 2, humidityPct: 50, windMs: 1, sunHours: 30, rainHours: 40 },
+        },
+      },
+      frame: { [ID.frame]: frame(ID.frame, 'Window wall', ID.sound), [ID.other]: frame(ID.other, 'Chimney', null) },
+      photo: {},
+      region: { [ID.sound]: region(ID.sound, 'sound wall', 4, 0), [ID.suspect]: region(ID.suspect, 'sill', 21, 1) },
+      settings: {
+        [ID.settings]: {
+          id: ID.settings,
+          version: 1,
+          value: { ...NO_SETTINGS, level: 'visit', ownerId: ID.visit, emissivity: 0.95, reflectedC: 20 },
+        },
+      },
+      finding: {
+        [ID.finding]: {
+          id: ID.finding,
+          version: 1,
+          value: {
+            visitId: ID.visit,
+            frameId: ID.frame,
+            thisRegionId: ID.suspect,
+            thatRegionId: ID.sound,
+            photoId: null,
+            title: 'Cold sill',
+            note: 'Look again.',
+          },
+        },
+      },
+    },
+  };
+}

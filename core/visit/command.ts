@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import {
+  conditionsValueSchema,
+  findingValueSchema,
+  frameValueSchema,
+  idSchema,
+  photoValueSchema,
+  regionValueSchema,
+  settingsValueSchema,
+  visitValueSchema,
+  type Entity,
+} from './rows';
+
+/**
+ * One change of one row. `id` names the command, so that it can be sent again without being carried out twice;
+ * `version` is the version that was seen (0: there is no such row yet), so that a stale change is refused.
+ */
+function put<E extends Entity, V extends z.ZodType>(entity: E, value: V) {
+  return z.object({
+    id: idSchema,
+    action: z.literal('put'),
+    entity: z.literal(entity),
+    rowId: idSchema,
+    version: z.number().int().min(0),
+    value,
+  });
+}
+
+const removeSchema = z.object({
+  id: idSchema,
+  action: z.literal('remove'),
+  entity: z.enum(['region', 'settings', 'finding']),
+  rowId: idSchema,
+  version: z.number().int().min(1),
+});
+
+export const commandSchema = z.union([
+  z.discriminatedUnion('entity', [
+    put('region', regionValueSchema),
+    put('frame', frameValueSchema),
+    put('settings', settingsValueSchema),
+    put('visit', visitValueSchema),
+    put('conditions', conditionsValueSchema),
+    put('photo', photoValueSchema),
+    put('finding', findingValueSchema),
+  ]),
+  removeSchema,
+]);
+
+export type Command = z.infer<typeof commandSchema>;
+
+/** What is answered when a command was carried out: the row's new version, 0 when it is gone. */
+export interface CommandAnswer {
+  version: number;
+}

@@ -1,0 +1,125 @@
+import type { CoreError } from '../errors';
+import { NO_SETTINGS } from '../radiometry/settings';
+import { errorOf } from '../testing/material';
+import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../testing/visit';
+import {
+  anchorFor,
+  compareRegions,
+  meaningsFor,
+  orderedFrames,
+  readingOf,
+  regionsOf,
+  settingsFor,
+  sourcesFor,
+  steadyScaleFor,
+} from './derive';
+import type { VisitDocument } from './document';
+import type { SettingsValue } from './rows';
+
+const pixels = wallPixels();
+const loaded = () => pixels;
+
+function withSettings(
+  document: VisitDocument,
+  ownerId: string,
+  level: SettingsValue['level'],
+  change: Partial<SettingsValue>,
+): VisitDocument {
+  const row = { id: `s-${ownerId}`, version: 1, value: { ...NO_SETTINGS, ...change, level, ownerId } };
+  return { ...document, rows: { ...document.rows, settings: { ...document.rows.settings, [row.id]: row } } };
+}
+
+describe('what follows from a visit', () => {
+  const document = visitDocument();
+
+  test('frames go by room and time, regions by their order', () => {
+    expect(orderedFrames(document).map((row) => row.id)).toEqual([ID.other, ID.frame]);
+    expect(regionsOf(document, ID.frame).map((row) => row.id)).toEqual([ID.sound, ID.suspect]);
+    expect(regionsOf(document, ID.other)).toEqual([]);
+  });
+
+  test('frames without a place come last', () => {
+    const moved = visitDocument();
+    moved.rows.frame[ID.other]!.value.roomId = null;
+    expect(orderedFrames(moved).map((row) => row.id)).toEqual([ID.frame, ID.other]);
+  });
+
+  test('settings come from visit, frame, region and conditions', () => {
+    expect(settingsFor(document, ID.frame)).toMatchObject({
+      emissivity: { value: 0.95, origin: 'visit' },
+      airC: { value: 20, origin: 'conditions' },
+    });
+    const own = withSettings(document, ID.suspect, 'region', { emissivity: 0.6 });
+    expect(settingsFor(own, ID.frame, ID.suspect).emissivity).toEqual({ value: 0.6, origin: 'region' });
+    expect(settingsFor(own, ID.frame, ID.sound).emissivity.origin).toBe('visit');
+  });
+
+  test('outside, the air is the outside air and the humidity is not the one of the rooms', () => {
+    const outside = visitDocument();
+    outside.rows.frame[ID.frame]!.value.side = 'outside';
+    expect(settingsFor(outside, ID.frame)).toMatchObject({ airC: { value: 2 }, humidityPct: { value: null } });
+    expect(meaningsFor(outside, ID.frame).map((meaning) => meaning.name)).toEqual(['air']);
+  });
+
+  test('the camera says what its readings are worth', () => {
+    expect(sourcesFor(document, ID.frame)).toMatchObject({ calibration: 1.5, uniformity: 0.05, emissivity: 0.02 });
+    const unknown = visitDocument();
+    unknown.frameFacts[ID.frame]!.cameraId = null;
+    expect(sourcesFor(unknown, ID.frame).calibration).toBe(1);
+  });
+
+  test('this against that', () => {
+    const { difference } = compareRegions(document, ID.suspect, ID.sound, pixels);
+    expect(difference.value).toBeCloseTo(-5.3, 1);
+    expect(difference.significant).toBe(true);
+    expect(difference.uncertainty.total).toBeLessThan(0.2);
+  });
+
+  test('a region with an emissivity of its own shares it with nobody: the ± grows', () => {
+    const own = withSettings(document, ID.suspect, 'region', { emissivity: 0.95 });
+    const common = compareRegions(document, ID.suspect, ID.sound, pixels).difference.uncertainty;
+    const apart = compareRegions(own, ID.suspect, ID.sound, pixels).difference.uncertainty;
+    expect(apart.emissivity).toBeGreaterThan(common.emissivity);
+  });
+
+  test('a region that is gone cannot be read', () => {
+    expect((errorOf(() => readingOf(document, 'nobody', pixels)) as CoreError).code).toBe('not_found');
+  });
+});
+
+describe('the anchor of steady colours', () => {
+  test("is the frame's own reference", () => {
+    const document = visitDocument();
+    const anchor = anchorFor(document, ID.frame, loaded)!;
+    expect(anchor).toMatchObject({ source: 'frame', name: 'sound wall', regionId: ID.sound });
+    expect(anchor.celsius).toBeCloseTo(17.9, 1);
+    expect(steadyScaleFor(document, anchor)).toEqual({ low: anchor.celsius - 6, high: anchor.celsius + 5, map: 'hearth' });
+  });
+
+  test("else the visit's, and it says so", () => {
+    expect(anchorFor(visitDocument(), ID.other, loaded)).toMatchObject({ source: 'visit', name: 'sound wall' });
+  });
+
+  test('else the mean of the frame', () => {
+    const document = visitDocument();
+    document.rows.visit[ID.visit]!.value.referenceInsideId = null;
+    expect(anchorFor(document, ID.other, loaded)).toEqual({ celsius: 17.6, source: 'mean', name: null, regionId: null });
+  });
+
+  test('waits for pixels, and passes over a reference that cannot be read', () => {
+    expect(anchorFor(visitDocument(), ID.frame, () => undefined)).toBeNull();
+    const impossible = withSettings(visitDocument(), ID.sound, 'region', { emissivity: 0.05, reflectedC: 60 });
+    expect(anchorFor(impossible, ID.frame, () => new Float32Array(FRAME_WIDTH * FRAME_HEIGHT).fill(5))).toMatchObject({
+      source: 'mean',
+    });
+  });
+});
+
+test('air, dew point and mould risk are named in °C', () => {
+  const meanings = meaningsFor(visitDocument(), ID.frame);
+  expect(meanings.map(({ name, celsius }) => [name, Math.round(celsius * 10) / 10])).toEqual([
+    ['air', 20],
+    ['dew point', 9.3],
+    ['mould risk', 12.6],
+  ]);
+});

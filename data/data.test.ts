@@ -1,0 +1,120 @@
+import { ID, visitDocument } from '@core/testing/visit';
+import { sha256 } from './columns/sha256';
+import { uuid } from './columns/uuid';
+import { OLD_KILN_ROW } from './demo/oldKilnRow';
+import { conditionsRow, findingRow, frameRow, photoRow, regionRow, settingsRowOf, visitRowOf } from './queries/rows';
+import { shaOf } from './queries/blobs';
+import {
+  conditionsValueSchema,
+  frameValueSchema,
+  regionValueSchema,
+  settingsValueSchema,
+  visitValueSchema,
+} from '@core/visit/rows';
+
+type Column = { mapToDriverValue(value: unknown): unknown; mapFromDriverValue(value: unknown): unknown };
+
+/** The column as the driver uses it. */
+function columnOf(builder: unknown): Column {
+  const made = builder as { build(table: object): Column };
+  return made.build({});
+}
+
+describe('columns', () => {
+  test('a UUID is 16 bytes and comes back as it was', () => {
+    const column = columnOf(uuid('id'));
+    const bytes = column.mapToDriverValue(ID.visit) as Buffer;
+    expect(bytes).toHaveLength(16);
+    expect(column.mapFromDriverValue(bytes)).toBe(ID.visit);
+  });
+
+  test('a hash is 32 bytes and comes back as it was', () => {
+    const hex = shaOf(new TextEncoder().encode('abc'));
+    expect(hex).toBe('ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad');
+    const column = columnOf(sha256('sha'));
+    const bytes = column.mapToDriverValue(hex) as Buffer;
+    expect(bytes).toHaveLength(32);
+    expect(column.mapFromDriverValue(bytes)).toBe(hex);
+  });
+});
+
+describe('from stored rows to rows that people edit', () => {
+  const { rows } = visitDocument();
+
+  test('region and photo', () => {
+    const { id, version, value } = rows.region[ID.sound]!;
+    expect(regionRow({ id, version, ...value })).toEqual(rows.region[ID.sound]);
+    expect(photoRow({ id: 'p', version: 2, frameId: null, name: 'x' })).toEqual({
+      id: 'p',
+      version: 2,
+      value: { frameId: null, name: 'x' },
+    });
+  });
+
+  test('a frame has its own scale only with both ends', () => {
+    const base = { id: ID.frame, version: 1, name: 'a', roomId: null, side: 'inside' as const, referenceId: null };
+    expect(frameRow({ ...base, ownLowC: 10, ownHighC: 20 }).value.ownScale).toEqual({ low: 10, high: 20 });
+    expect(frameRow({ ...base, ownLowC: 0, ownHighC: 5 }).value.ownScale).toEqual({ low: 0, high: 5 });
+    expect(frameRow({ ...base, ownLowC: null, ownHighC: 20 }).value.ownScale).toBeNull();
+    expect(frameValueSchema.safeParse(frameRow({ ...base, ownLowC: null, ownHighC: null }).value).success).toBe(true);
+  });
+
+  test('settings know their owner and level', () => {
+    const fields = { emissivity: 0.9, reflectedC: null, airC: null, humidityPct: null, distanceM: null, transmittance: null };
+    const none = { visitId: null, frameId: null, regionId: null };
+    for (const [level, owner] of [
+      ['visit', { ...none, visitId: ID.visit }],
+      ['frame', { ...none, frameId: ID.frame }],
+      ['region', { ...none, regionId: ID.sound }],
+    ] as const) {
+      const row = settingsRowOf({ id: ID.settings, version: 3, ...fields, ...owner });
+      expect(row.value.level).toBe(level);
+      expect(row.value.ownerId).toBe(owner[`${level}Id`]);
+      expect(settingsValueSchema.safeParse(row.value).success).toBe(true);
+    }
+  });
+
+  test('visit and conditions', () => {
+    const { span, ...rest } = rows.visit[ID.visit]!.value;
+    const stored = { id: ID.visit, version: 1, siteId: ID.room, startedAt: new Date(0), ...rest, ...span };
+    expect(visitRowOf(stored)).toEqual(rows.visit[ID.visit]);
+    expect(visitValueSchema.safeParse(visitRowOf(stored).value).success).toBe(true);
+    const { id, version, value } = rows.conditions[ID.conditions]!;
+    expect(conditionsRow({ id, version, ...value })).toEqual(rows.conditions[ID.conditions]);
+    expect(conditionsValueSchema.safeParse(value).success).toBe(true);
+  });
+
+  test('a finding carries the regions of its pair', () => {
+    const { id, version, value } = rows.finding[ID.finding]!;
+    const { thisRegionId, thatRegionId, ...rest } = value;
+    const stored = { id, version, ...rest, pairId: ID.room, recordedAt: new Date(0) };
+    expect(findingRow(stored, { id: ID.room, thisRegionId, thatRegionId })).toEqual(rows.finding[ID.finding]);
+  });
+});
+
+describe('the demo', () => {
+  const { frames, rooms } = OLD_KILN_ROW;
+
+  test('is a dozen frames in three rooms, each seen by its own seed', () => {
+    expect(frames).toHaveLength(12);
+    expect(new Set(frames.map((frame) => frame.room))).toEqual(new Set(rooms));
+    expect(new Set(frames.map((frame) => frame.scene.seed)).size).toBe(12);
+  });
+
+  test('has regions that lie in their frames and findings that name them', () => {
+    for (const { regions, finding, scene } of frames) {
+      for (const { name, box } of regions) {
+        const [x, y, width, height] = box;
+        const value = { frameId: ID.frame, name, ordinal: 0, shape: { kind: 'box', x, y, width, height } };
+        expect(regionValueSchema.safeParse(value).success).toBe(true);
+        expect(x + width).toBeLessThanOrEqual(scene.camera.width);
+        expect(y + height).toBeLessThanOrEqual(scene.camera.height);
+      }
+      if (finding) {
+        const names = regions.map((region) => region.name);
+        expect(names).toContain(finding.this);
+        expect(names).toContain(finding.that);
+      }
+    }
+  });
+});

@@ -1,0 +1,102 @@
+import { and, eq } from 'drizzle-orm';
+import { CoreError } from '@core/errors';
+import { frameForPhoto } from '@core/frame/pairPhoto';
+import type { Connection, Database } from '../connection';
+import { frame, photo, visit } from '../schema';
+import { putBlob } from './blobs';
+
+export interface NewFrame extends Omit<typeof frame.$inferInsert, 'fileSha' | 'pixelsSha' | 'thumbSha'> {
+  file: Uint8Array;
+  pixels: Uint8Array;
+  thumb: Uint8Array;
+}
+
+export interface NewPhoto extends Omit<typeof photo.$inferInsert, 'fileSha'> {
+  file: Uint8Array;
+}
+
+/** A frame or photo of the visit that came from exactly these bytes. */
+export async function findByFile(
+  connection: Connection,
+  visitId: string,
+  fileSha: string,
+): Promise<{ kind: 'frame' | 'photo'; id: string; name: string } | null> {
+  const [known] = await connection
+    .select({ id: frame.id, name: frame.name })
+    .from(frame)
+    .where(and(eq(frame.visitId, visitId), eq(frame.fileSha, fileSha)));
+  if (known) return { kind: 'frame', ...known };
+  const [picture] = await connection
+    .select({ id: photo.id, name: photo.name })
+    .from(photo)
+    .where(and(eq(photo.visitId, visitId), eq(photo.fileSha, fileSha)));
+  return picture ? { kind: 'photo', ...picture } : null;
+}
+
+export async function requireVisit(connection: Connection, visitId: string): Promise<void> {
+  const [found] = await connection.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId));
+  if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
+}
+
+/** Stores a frame with its bytes, whole or not at all, and gives it the photos that were waiting for it. */
+export async function addFrame(db: Database, { file, pixels, thumb, ...row }: NewFrame): Promise<void> {
+  await db.transaction(async (tx) => {
+    // Locks the visit, so that two files of one drop do not pair past each other.
+    await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, row.visitId)).for('update');
+    const [fileSha, pixelsSha, thumbSha] = [await putBlob(tx, file), await putBlob(tx, pixels), await putBlob(tx, thumb)];
+    await tx.insert(frame).values({ ...row, fileSha, pixelsSha, thumbSha });
+    const photos = await tx.select().from(photo).where(eq(photo.visitId, row.visitId));
+    for (const waiting of photos.filter((one) => one.frameId === null)) {
+      const own = { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() };
+      if (frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own])) {
+        await tx
+          .update(photo)
+          .set({ frameId: row.id, version: waiting.version + 1 })
+          .where(eq(photo.id, waiting.id));
+      }
+    }
+  });
+}
+
+/** Stores a photo and pairs it with the frame of its name or moment. */
+export async function addPhoto(db: Database, { file, ...row }: NewPhoto): Promise<{ frameId: string | null }> {
+  return db.transaction(async (tx) => {
+    await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, row.visitId)).for('update');
+    const frames = await tx
+      .select({ id: frame.id, fileName: frame.fileName, takenAt: frame.takenAt })
+      .from(frame)
+      .where(eq(frame.visitId, row.visitId));
+    const frameId =
+      row.frameId ??
+      frameForPhoto(
+        { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() },
+        frames.map((one) => ({ ...one, takenAt: one.takenAt.getTime() })),
+      );
+    await tx.insert(photo).values({ ...row, frameId, fileSha: await putBlob(tx, file) });
+    return { frameId };
+  });
+}
+
+/** Which bytes a frame or photo has. */
+export async function frameShas(connection: Connection, id: string) {
+  const [found] = await connection
+    .select({
+      fileSha: frame.fileSha,
+      pixelsSha: frame.pixelsSha,
+      thumbSha: frame.thumbSha,
+      fileName: frame.fileName,
+    })
+    .from(frame)
+    .where(eq(frame.id, id));
+  if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
+  return found;
+}
+
+export async function photoFile(connection: Connection, id: string) {
+  const [found] = await connection
+    .select({ fileSha: photo.fileSha, mediaType: photo.mediaType, fileName: photo.fileName })
+    .from(photo)
+    .where(eq(photo.id, id));
+  if (!found) throw new CoreError('not_found', 'There is no such photo.', { value: id }, 'Reload the page.');
+  return found;
+}

@@ -1,0 +1,77 @@
+import { sql } from 'drizzle-orm';
+import { check, datetime, double, index, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { Basis } from '@core/frame/frame';
+import type { Shape } from '@core/frame/region';
+import { SIDES } from '@core/visit/rows';
+import { sha256 } from '../columns/sha256';
+import { uuid } from '../columns/uuid';
+import { blob } from './blob';
+import { camera } from './camera';
+import { room } from './site';
+import { visit } from './visit';
+
+/** One radiometric picture of a visit. */
+export const frame = mysqlTable(
+  'frame',
+  {
+    id: uuid().primaryKey(),
+    visitId: uuid('visit_id')
+      .notNull()
+      .references(() => visit.id),
+    roomId: uuid('room_id').references(() => room.id),
+    cameraId: uuid('camera_id').references(() => camera.id),
+    name: varchar({ length: 160 }).notNull(),
+    side: mysqlEnum(SIDES).notNull().default('inside'),
+    takenAt: datetime('taken_at', { fsp: 3 }).notNull(),
+    fileName: varchar('file_name', { length: 255 }).notNull(),
+    fileSha: sha256('file_sha')
+      .notNull()
+      .references(() => blob.sha),
+    /** Decoded little-endian float32, °C. */
+    pixelsSha: sha256('pixels_sha')
+      .notNull()
+      .references(() => blob.sha),
+    /** The same, made smaller for the film strip. */
+    thumbSha: sha256('thumb_sha')
+      .notNull()
+      .references(() => blob.sha),
+    thumbWidth: int('thumb_width').notNull(),
+    thumbHeight: int('thumb_height').notNull(),
+    width: int().notNull(),
+    height: int().notNull(),
+    format: varchar({ length: 16 }).notNull(),
+    sourceUnit: varchar('source_unit', { length: 2 }).notNull(),
+    basis: json().$type<Basis>().notNull(),
+    /** Estimated from the frame: standard deviation of one pixel's noise. */
+    noiseK: double('noise_k').notNull(),
+    minC: double('min_c').notNull(),
+    maxC: double('max_c').notNull(),
+    meanC: double('mean_c').notNull(),
+    /** Ends of the frame's own, stretched scale; null until somebody set them. */
+    ownLowC: double('own_low_c'),
+    ownHighC: double('own_high_c'),
+    /** The region on sound wall; not a foreign key, because regions hang on frames. */
+    referenceId: uuid('reference_id'),
+    version: int().notNull().default(1),
+  },
+  (table) => [
+    unique('frame_file_once').on(table.visitId, table.fileSha),
+    check('frame_size', sql`${table.width} >= 2 and ${table.height} >= 2`),
+  ],
+);
+
+/** A named spot or box on a frame. */
+export const region = mysqlTable(
+  'region',
+  {
+    id: uuid().primaryKey(),
+    frameId: uuid('frame_id')
+      .notNull()
+      .references(() => frame.id),
+    name: varchar({ length: 80 }).notNull(),
+    shape: json().$type<Shape>().notNull(),
+    ordinal: int().notNull(),
+    version: int().notNull().default(1),
+  },
+  (table) => [index('region_of_frame').on(table.frameId)],
+);

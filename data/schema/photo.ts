@@ -1,0 +1,29 @@
+import { datetime, int, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { sha256 } from '../columns/sha256';
+import { uuid } from '../columns/uuid';
+import { blob } from './blob';
+import { frame } from './frame';
+import { visit } from './visit';
+
+/** A daylight picture, paired with a frame when one of the same moment or name is there. */
+export const photo = mysqlTable(
+  'photo',
+  {
+    id: uuid().primaryKey(),
+    visitId: uuid('visit_id')
+      .notNull()
+      .references(() => visit.id),
+    frameId: uuid('frame_id').references(() => frame.id),
+    name: varchar({ length: 160 }).notNull(),
+    takenAt: datetime('taken_at', { fsp: 3 }).notNull(),
+    fileName: varchar('file_name', { length: 255 }).notNull(),
+    fileSha: sha256('file_sha')
+      .notNull()
+      .references(() => blob.sha),
+    mediaType: varchar('media_type', { length: 32 }).notNull(),
+    width: int().notNull(),
+    height: int().notNull(),
+    version: int().notNull().default(1),
+  },
+  (table) => [unique('photo_file_once').on(table.visitId, table.fileSha)],
+);

@@ -1,0 +1,52 @@
+import { sql } from 'drizzle-orm';
+import { check, datetime, double, int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { uuid } from '../columns/uuid';
+import { site } from './site';
+
+/** One survey of a site, with the steady scale that all its pictures share. */
+export const visit = mysqlTable(
+  'visit',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => site.id),
+    title: varchar({ length: 160 }).notNull(),
+    question: varchar({ length: 1000 }).notNull().default(''),
+    startedAt: datetime('started_at', { fsp: 3 }).notNull(),
+    belowK: double('below_k').notNull().default(6),
+    aboveK: double('above_k').notNull().default(6),
+    colourMap: varchar('colour_map', { length: 16 }).notNull().default('hearth'),
+    /** Regions on sound wall that stand for the visit; not foreign keys, because regions hang on frames on visits. */
+    referenceInsideId: uuid('reference_inside_id'),
+    referenceOutsideId: uuid('reference_outside_id'),
+    version: int().notNull().default(1),
+  },
+  (table) => [check('visit_span', sql`${table.belowK} > 0 and ${table.aboveK} > 0`)],
+);
+
+/** What the weather and the house were like while the frames were taken. */
+export const conditions = mysqlTable(
+  'conditions',
+  {
+    id: uuid().primaryKey(),
+    visitId: uuid('visit_id')
+      .notNull()
+      .unique()
+      .references(() => visit.id),
+    insideC: double('inside_c'),
+    outsideC: double('outside_c'),
+    /** Of the air inside. */
+    humidityPct: double('humidity_pct'),
+    windMs: double('wind_ms'),
+    /** Hours since sun was on a wall that was looked at, and since rain. */
+    sunHours: double('sun_h'),
+    rainHours: double('rain_h'),
+    version: int().notNull().default(1),
+  },
+  (table) => [
+    check('conditions_inside', sql`${table.insideC} is null or ${table.insideC} > -273.15`),
+    check('conditions_outside', sql`${table.outsideC} is null or ${table.outsideC} > -273.15`),
+    check('conditions_humidity', sql`${table.humidityPct} is null or ${table.humidityPct} between 0 and 100`),
+  ],
+);

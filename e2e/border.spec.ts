@@ -1,0 +1,119 @@
+import type { Page } from '@playwright/test';
+import http from 'node:http';
+import { v7 as newId } from 'uuid';
+import type { VisitDocument } from '../core/visit/document';
+import { expect, fixture, newVisit, test } from './support/pages';
+import { readFileSync } from 'node:fs';
+
+async function visitWithFrame(page: Page) {
+  const visit = await newVisit(page, 'Border');
+  const answer = await page.request.post(`/api/visits/${visit}/files?name=a.tif`, {
+    data: readFileSync(fixture('wall-with-bare-bay.tif')),
+  });
+  return { visit, frame: ((await answer.json()) as { id: string }).id };
+}
+
+const regionPut = (frame: string, change = {}) => ({
+  id: newId(),
+  action: 'put',
+  entity: 'region',
+  rowId: newId(),
+  version: 0,
+  value: { frameId: frame, name: 'a', ordinal: 0, shape: { kind: 'spot', x: 3, y: 3 } },
+  ...change,
+});
+
+test('commands are checked, carried out once, and refused when stale', async ({ page }) => {
+  const { frame, visit } = await visitWithFrame(page);
+  const send = async (data: unknown) => {
+    const response = await page.request.post('/api/commands', { data });
+    return {
+      status: response.status(),
+      body: (await response.json()) as { version?: number; error?: { code: string }; stored?: unknown },
+    };
+  };
+  const first = regionPut(frame);
+  expect(await send(first)).toEqual({ status: 200, body: { version: 1 } });
+  expect(await send(first)).toEqual({ status: 200, body: { version: 1 } });
+  const stale = await send({ ...first, id: newId() });
+  expect(stale).toMatchObject({ status: 409, body: { error: { code: 'stale' }, stored: { version: 1, value: { name: 'a' } } } });
+  expect((await send(regionPut(frame, { value: { ...first.value, name: '' } }))).body.error!.code).toBe('bad_input');
+  expect((await send(regionPut(newId()))).status).toBeGreaterThanOrEqual(400);
+  expect((await send('nonsense')).status).toBe(400);
+  const settings = {
+    level: 'visit',
+    ownerId: visit,
+    emissivity: 7,
+    reflectedC: null,
+    airC: null,
+    humidityPct: null,
+    distanceM: null,
+    transmittance: null,
+  };
+  expect(
+    (await send({ id: newId(), action: 'put', entity: 'settings', rowId: newId(), version: 0, value: settings })).body.error!
+      .code,
+  ).toBe('bad_input');
+  const stored = (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
+  expect(Object.keys(stored.rows.region)).toEqual([first.rowId]);
+  expect(Object.keys(stored.rows.settings)).toEqual([]);
+});
+
+test('what does not exist is said so', async ({ page }) => {
+  for (const address of [
+    `/api/frames/${newId()}/pixels`,
+    `/api/photos/${newId()}/file`,
+    '/api/jobs/x',
+    `/api/visits/${newId()}/document`,
+  ]) {
+    const response = await page.request.get(address);
+    expect(response.status()).toBe(404);
+    expect(((await response.json()) as { error: { code: string } }).error.code).toBe('not_found');
+  }
+  await page.goto(`/visits/${newId()}/bench`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+});
+
+test('requests of other pages do not reach the data', async ({ page }) => {
+  const { frame } = await visitWithFrame(page);
+  for (const headers of [{ origin: 'http://elsewhere.example' }, { 'sec-fetch-site': 'cross-site' }] as Record<
+    string,
+    string
+  >[]) {
+    const response = await page.request.post('/api/commands', { data: regionPut(frame), headers });
+    expect(response.status()).toBe(400);
+  }
+  // A foreign name that was made to resolve to loopback.
+  const { port } = new URL(process.env.DEN_TEST_ADDRESS!);
+  const status = await new Promise<number>((resolve, reject) => {
+    http
+      .get({ host: '127.0.0.1', port, path: `/api/frames/${frame}/pixels`, headers: { host: 'elsewhere.example' } }, (r) =>
+        resolve(r.statusCode!),
+      )
+      .on('error', reject);
+  });
+  expect(status).toBe(400);
+});
+
+test('every answer carries its security headers', async ({ page }) => {
+  const response = await page.request.get('/');
+  const headers = response.headers();
+  expect(headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/);
+  expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['referrer-policy']).toBe('no-referrer');
+  expect(headers['x-powered-by']).toBeUndefined();
+  const second = await page.request.get('/');
+  expect(second.headers()['content-security-policy']).not.toBe(headers['content-security-policy']);
+});
+
+test('nothing is fetched from anywhere else', async ({ page }) => {
+  const hosts = new Set<string>();
+  page.on('request', (request) => hosts.add(new URL(request.url()).host));
+  await page.goto('/');
+  await page.getByRole('link', { name: /Old Kiln Row/ }).click();
+  await expect(page.getByRole('application')).toBeVisible();
+  await page.getByRole('link', { name: /Report/ }).click();
+  await expect(page.getByRole('button', { name: 'Download PDF' })).toBeVisible();
+  expect([...hosts].filter((host) => host !== '' && host !== new URL(process.env.DEN_TEST_ADDRESS!).host)).toEqual([]);
+});

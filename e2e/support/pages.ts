@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+
+export const fixture = (name: string) => path.resolve('e2e/fixtures', name);
+export const interchange = (name: string) => path.resolve('core/testing/interchange', name);
+
+/** Every page is held to its own console: no errors, no violation of the content security policy. */
+export const test = base.extend<{ quiet: void }>({
+  baseURL: async ({}, use) => use(process.env.DEN_TEST_ADDRESS!),
+  quiet: [
+    async ({ page }, use) => {
+      const noise: string[] = [];
+      page.on('pageerror', (error) => noise.push(error.message));
+      // A refused request is told by the browser too; refusals are what some tests are about.
+      page.on(
+        'console',
+        (line) => line.type() === 'error' && !line.text().startsWith('Failed to load resource') && noise.push(line.text()),
+      );
+      await use();
+      expect(noise).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+/** A new, empty visit, made in the interface. */
+export async function newVisit(page: Page, name: string): Promise<string> {
+  await page.goto('/');
+  await page
+    .getByRole('button', { name: /New visit|Begin a visit/ })
+    .first()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Place', { exact: true }).fill(name);
+  await dialog.getByLabel('Rooms, in the order of the round').fill('Front room, Stairs');
+  await dialog.getByLabel('Air inside, °C').fill('20.1');
+  await dialog.getByLabel('Air outside, °C').fill('0.8');
+  await dialog.getByLabel('Humidity inside, %').fill('49');
+  await dialog.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.waitForURL(/\/visits\/[0-9a-f-]+\/bench/);
+  return /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+}
+
+/** Drops files on the bench as a hand would. */
+export async function dropFiles(page: Page, files: string[]): Promise<void> {
+  const content = files.map((file) => ({ name: path.basename(file), base64: readFileSync(file).toString('base64') }));
+  const transfer = await page.evaluateHandle((list) => {
+    const data = new DataTransfer();
+    for (const { name, base64 } of list) {
+      const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+      data.items.add(new File([bytes], name, { lastModified: Date.UTC(2026, 1, 11, 19, 14) }));
+    }
+    return data;
+  }, content);
+  const bench = page.locator('main > div').first();
+  await bench.dispatchEvent('dragover', { dataTransfer: transfer });
+  await bench.dispatchEvent('drop', { dataTransfer: transfer });
+}
+
+export const stageOf = (page: Page): Locator => page.getByRole('application');
+
+/** Draws a box between two pixels of a frame, with the pointer. */
+export async function drawBox(
+  page: Page,
+  frame: { width: number; height: number },
+  from: [number, number],
+  to: [number, number],
+): Promise<void> {
+  await page.keyboard.press('b');
+  const box = (await stageOf(page).boundingBox())!;
+  const zoom = Math.min(box.width / frame.width, box.height / frame.height);
+  const left = box.x + (box.width - frame.width * zoom) / 2;
+  const top = box.y + (box.height - frame.height * zoom) / 2;
+  const point = ([x, y]: [number, number]) => [left + (x + 0.5) * zoom, top + (y + 0.5) * zoom] as const;
+  await page.mouse.move(...point(from));
+  await page.mouse.down();
+  await page.mouse.move(...point([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]));
+  await page.mouse.move(...point(to));
+  await page.mouse.up();
+}
+
+/** Everything is in the database. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+}

@@ -1,0 +1,12 @@
+/** Unit tests stand beside what they test; none of them opens a browser, a database or the network. */
+const config = {
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/(core|cli|data|server|ui|app)/**/*.test.ts'],
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.den'],
+  transform: { '^.+\\.[tj]sx?$': ['@swc/jest', { jsc: { target: 'es2022' } }] },
+  // uuid ships as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!uuid/)'],
+  moduleNameMapper: { '^@(core|data|server|ui|cli|app)/(.*)$': '<rootDir>/$1/$2' },
+};
+
+export default config;

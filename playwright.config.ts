@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+/** Browser tests run one after the other against one application with a database of its own (e2e/start.ts). */
+export default defineConfig({
+  testDir: 'e2e',
+  globalSetup: './e2e/start.ts',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  outputDir: '.den/test/browser-results',
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/London',
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-quic'],
+    },
+  },
+});

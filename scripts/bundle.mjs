@@ -1,0 +1,26 @@
+// Bundles what runs on plain Node, outside of the web application: the command line, the server's workers, the database
+// keeper. Packages with native or asset files stay outside and are found in node_modules; the rest is bundled, because
+// one file starts three times faster than hundreds.
+import { build } from 'esbuild';
+
+const entries = {
+  cli: 'cli/main.ts',
+  decode: 'server/workers/decode.ts',
+  report: 'server/workers/report.tsx',
+  manage: 'server/manage.ts',
+};
+
+await build({
+  entryPoints: Object.entries(entries).map(([out, source]) => ({ in: source, out })),
+  outdir: '.den/bundle',
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  splitting: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'esm',
+  external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm'],
+  jsx: 'automatic',
+  sourcemap: 'linked',
+  logLevel: 'warning',
+});

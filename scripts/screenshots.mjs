@@ -1,0 +1,50 @@
+// Takes the current picture of each main view from the demo visit: node scripts/screenshots.mjs http://127.0.0.1:3000
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:3000';
+const folder = path.resolve('docs/screenshots');
+mkdirSync(folder, { recursive: true });
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-background-networking', '--disable-quic'],
+});
+
+async function picture(name, size, walk) {
+  const page = await browser.newPage({ viewport: size, timezoneId: 'Europe/London', locale: 'en-GB', reducedMotion: 'reduce' });
+  await page.goto(address);
+  await walk(page);
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+  await page.close();
+}
+
+const desk = { width: 1280, height: 800 };
+const tablet = { width: 820, height: 1180 };
+const openDemo = async (page) => {
+  await page.getByRole('link', { name: /Old Kiln Row · No. 2/ }).click();
+  await page.getByRole('application').waitFor();
+  await page.waitForTimeout(900);
+};
+const openSill = async (page) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /sill, left/ }).click();
+};
+
+await picture('visits', desk, async () => undefined);
+await picture('bench', desk, openSill);
+await picture('bench-tablet', tablet, openSill);
+await picture('findings', desk, async (page) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await page.getByTestId('difference').waitFor();
+});
+await picture('report', desk, async (page) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /Report/ }).click();
+  await page.getByText('In short').waitFor();
+});
+await browser.close();

@@ -1,0 +1,58 @@
+import { CoreError } from '@core/errors';
+import { extremesOf } from '@core/frame/extremes';
+import type { Basis, FrameWarning } from '@core/frame/frame';
+import { estimateNoise } from '@core/frame/noise';
+import { thumbnailOf } from '@core/frame/thumbnail';
+import { readFrame } from '@core/formats/readFrame';
+import { nodeCodecs } from './codecs';
+
+/** A file's frame, ready to be stored. Plain data: it crosses from the worker as it is. */
+export interface DecodedFrame {
+  width: number;
+  height: number;
+  /** Little-endian float32, °C. */
+  pixels: Uint8Array;
+  thumb: { width: number; height: number; pixels: Uint8Array };
+  format: string;
+  sourceUnit: string;
+  basis: Basis;
+  noiseK: number;
+  minC: number;
+  maxC: number;
+  meanC: number;
+  warnings: FrameWarning[];
+}
+
+/** Longest side of a thumbnail, pixels. */
+const THUMB_PIXELS = 96;
+
+/** Every machine that this runs on is little-endian, so a Float32Array's bytes are what is stored. */
+function bytesOf(values: Float32Array): Uint8Array {
+  return new Uint8Array(values.buffer, values.byteOffset, values.byteLength);
+}
+
+/**
+ * Reads a radiometric file and computes what never changes about it.
+ *
+ * @throws CoreError as `readFrame`
+ */
+export function decodeFile(bytes: Uint8Array): DecodedFrame {
+  const frame = readFrame(bytes, nodeCodecs);
+  const extremes = extremesOf(frame.values);
+  if (!extremes) throw new CoreError('not_finite', 'No pixel of the file holds a temperature.', {}, 'Export the frame again.');
+  const thumb = thumbnailOf(frame, THUMB_PIXELS);
+  return {
+    width: frame.width,
+    height: frame.height,
+    pixels: bytesOf(frame.values),
+    thumb: { width: thumb.width, height: thumb.height, pixels: bytesOf(thumb.values) },
+    format: frame.provenance.format,
+    sourceUnit: frame.provenance.sourceUnit,
+    basis: frame.basis,
+    noiseK: estimateNoise(frame),
+    minC: extremes.min,
+    maxC: extremes.max,
+    meanC: extremes.mean,
+    warnings: [...frame.warnings],
+  };
+}

@@ -1,0 +1,31 @@
+import type { DisplayUnit } from '@core/units/temperature';
+import { framesOfReport } from '@core/report/model';
+import { localDay } from '@core/units/localTime';
+import type { Database } from '@data/connection';
+import { getBlob } from '@data/queries/blobs';
+import { loadVisitDocument } from '@data/queries/document';
+import { frameShas, photoFile } from '@data/queries/files';
+import type { JobResult } from './jobs';
+import type { ReportJob } from './report/job';
+import { WorkerPool } from './workerPool';
+
+const shared = globalThis as { denReports?: WorkerPool<ReportJob, Uint8Array> };
+
+/** The visit's report as PDF, made in a worker thread from what is stored now. */
+export async function makeReport(
+  db: Database,
+  visitId: string,
+  unit: DisplayUnit,
+  options: { signal: AbortSignal; onProgress(done: number, total: number): void },
+): Promise<JobResult> {
+  const document = await loadVisitDocument(db, visitId);
+  const pixels: ReportJob['pixels'] = {};
+  for (const id of framesOfReport(document)) pixels[id] = await getBlob(db, (await frameShas(db, id)).pixelsSha);
+  const photos: ReportJob['photos'] = {};
+  for (const { value } of Object.values(document.rows.finding)) {
+    if (value.photoId) photos[value.photoId] = await getBlob(db, (await photoFile(db, value.photoId)).fileSha);
+  }
+  shared.denReports ??= new WorkerPool('report', 1);
+  const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
+  return { bytes, fileName: `${document.site.name} ${localDay(document.startedAt, document.site.timeZone)}.pdf` };
+}

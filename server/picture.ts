@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import { create, type Font } from 'fontkit';
+import sharp from 'sharp';
+import type { Frame } from '@core/frame/frame';
+import type { RadianceLine } from '@core/radiometry/measurement';
+import { colourAt } from '@core/scale/colourMaps';
+import { colourFrame } from '@core/scale/colourFrame';
+import type { Scale } from '@core/scale/scale';
+import { PAPER as PALETTE } from '@core/report/palette';
+import { inRoot } from './root';
+
+const INK = PALETTE.text;
+const PAPER = PALETTE.ground;
+const MARGIN = 12;
+const BAR = 16;
+const LABELS = 78;
+
+/** RGB bytes of a coloured frame, without alpha (which makes PDF pictures slow). */
+function frameRgb(frame: Pick<Frame, 'width' | 'height' | 'values'>, line: RadianceLine, scale: Scale): Buffer {
+  const packed = new Uint32Array(frame.values.length);
+  colourFrame(frame.values, frame.width, line, scale, packed);
+  const rgb = Buffer.alloc(packed.length * 3);
+  packed.forEach((pixel, i) => {
+    rgb[3 * i] = pixel & 0xff;
+    rgb[3 * i + 1] = (pixel >> 8) & 0xff;
+    rgb[3 * i + 2] = (pixel >> 16) & 0xff;
+  });
+  return rgb;
+}
+
+/** A coloured frame as PNG, nothing else on it. */
+export async function framePng(
+  frame: Pick<Frame, 'width' | 'height' | 'values'>,
+  line: RadianceLine,
+  scale: Scale,
+): Promise<Buffer> {
+  return sharp(frameRgb(frame, line, scale), { raw: { width: frame.width, height: frame.height, channels: 3 } })
+    .png({ compressionLevel: 6 })
+    .toBuffer();
+}
+
+/** A coloured frame as PNG with its scale beside it, so that the picture never goes without its meaning. */
+export async function picturePng(frame: Frame, line: RadianceLine, scale: Scale): Promise<Buffer> {
+  const zoom = Math.max(1, Math.ceil(480 / frame.width));
+  const width = frame.width * zoom;
+  const height = Math.max(frame.height * zoom, 160);
+  const picture = await sharp(await framePng(frame, line, scale))
+    .resize(width, frame.height * zoom, { kernel: zoom > 3 ? 'nearest' : 'cubic' })
+    .toBuffer();
+  const total = { width: width + 3 * MARGIN + BAR + LABELS, height: height + 2 * MARGIN };
+  return sharp(Buffer.from(scaleSvg(scale, total, width + 2 * MARGIN, height)))
+    .composite([{ input: picture, left: MARGIN, top: MARGIN }])
+    .removeAlpha()
+    .png()
+    .toBuffer();
+}
+
+function scaleSvg(scale: Scale, total: { width: number; height: number }, left: number, height: number): string {
+  const steps = 128;
+  const bars = Array.from({ length: steps }, (_, i) => {
+    const [r, g, b] = colourAt(scale.map, 1 - (i + 0.5) / steps);
+    const y = MARGIN + (i * height) / steps;
+    return `<rect x="${left}" y="${y}" width="${BAR}" height="${height / steps + 0.5}" fill="rgb(${r},${g},${b})"/>`;
+  });
+  const labels = [0, 0.25, 0.5, 0.75, 1].map((share) => {
+    const value = scale.low + share * (scale.high - scale.low);
+    const y = MARGIN + (1 - share) * height + (share === 1 ? 12 : share === 0 ? -1 : 5);
+    return `<path fill="${INK}" transform="translate(${left + BAR + 6} ${y})" d="${textPath(`${signed(value)} °C`, 14)}"/>`;
+  });
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${total.width}" height="${total.height}"><rect width="100%" height="100%" fill="${PAPER}"/>${bars.join('')}${labels.join('')}</svg>`;
+}
+
+function signed(value: number): string {
+  return value.toFixed(1).replace(/^-/, '−');
+}
+
+let figtree: Font | null = null;
+
+/** Text as outlines: a fresh machine has no fonts that a renderer could find. */
+function textPath(text: string, size: number): string {
+  figtree ??= create(readFileSync(inRoot('node_modules/@expo-google-fonts/figtree/500Medium/Figtree_500Medium.ttf'))) as Font;
+  const scale = size / figtree.unitsPerEm;
+  let x = 0;
+  const run = figtree.layout(text);
+  return run.glyphs
+    .map((glyph, i) => {
+      const outline = glyph.path.scale(scale, -scale).translate(x, 0).toSVG();
+      x += run.positions[i]!.xAdvance * scale;
+      return outline;
+    })
+    .join('');
+}

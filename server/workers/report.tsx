@@ -1,0 +1,44 @@
+import { renderToBuffer } from '@react-pdf/renderer';
+import sharp from 'sharp';
+import { buildReport, framesOfReport } from '@core/report/model';
+import { framePng } from '../picture';
+import type { ReportJob } from '../report/job';
+import { ReportPdf, type Pictures } from '../report/ReportPdf';
+import { serveJobs } from './serve';
+
+/** Photos are shown some 250 points wide; this is enough for print. */
+const PHOTO_PIXELS = 1000;
+
+serveJobs<ReportJob, Uint8Array>(
+  async ({ document, unit, pixels, photos }, progress) => {
+    const values = new Map(
+      framesOfReport(document).map((id) => {
+        const bytes = pixels[id]!;
+        return [id, new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer)];
+      }),
+    );
+    const report = buildReport(document, (id) => values.get(id), unit);
+    const pictures: Pictures = { frames: {}, photos: {} };
+    const total = report.findings.length + 1;
+    for (const [done, { stated, photoId }] of report.findings.entries()) {
+      progress(done, total);
+      if (stated) {
+        const { frameId, width, height, line, scale } = stated.figure;
+        pictures.frames[frameId] ??= await framePng({ width, height, values: values.get(frameId)! }, line, scale);
+      }
+      if (photoId && photos[photoId]) {
+        // Turned as the camera held it, without alpha, as JPEG: what a PDF takes fastest.
+        const { data, info } = await sharp(photos[photoId])
+          .rotate()
+          .resize(PHOTO_PIXELS, PHOTO_PIXELS, { fit: 'inside', withoutEnlargement: true })
+          .flatten({ background: 'white' })
+          .jpeg({ quality: 86 })
+          .toBuffer({ resolveWithObject: true });
+        pictures.photos[photoId] = { bytes: data, width: info.width, height: info.height };
+      }
+    }
+    progress(total - 1, total);
+    return new Uint8Array(await renderToBuffer(<ReportPdf report={report} pictures={pictures} />));
+  },
+  (pdf) => [pdf.buffer as ArrayBuffer],
+);

@@ -1,0 +1,124 @@
+'use client';
+
+import { CheckCircleFilled, ExclamationCircleFilled, MinusCircleFilled, QuestionCircleFilled } from '@ant-design/icons';
+import { Button, InputNumber, Popover } from 'antd';
+import { useState, type ReactNode } from 'react';
+import { conditionsOf } from '@core/visit/derive';
+import { judgeConditions, type Verdict } from '@core/visit/verdict';
+import { conditionsValueSchema, type ConditionsValue } from '@core/visit/rows';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import styles from './ConditionsChip.module.css';
+
+const SIGNS: Record<Verdict['grade'], ReactNode> = {
+  good: <CheckCircleFilled />,
+  care: <ExclamationCircleFilled />,
+  poor: <MinusCircleFilled />,
+  unknown: <QuestionCircleFilled />,
+};
+
+/** Conditions of the visit, always in view because every reading depends on them; opened, they can be changed. */
+export function ConditionsChip() {
+  const { document } = useVisit();
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const row = conditionsOf(document);
+  const c = row?.value;
+  const verdict = judgeConditions(c);
+  const known = (value: number | null | undefined, show: (v: number) => string) =>
+    value === null || value === undefined ? '—' : show(value);
+  const both = c && c.insideC !== null && c.outsideC !== null ? c.insideC - c.outsideC : null;
+  const since = [c?.sunHours, c?.rainHours].filter((hours): hours is number => hours !== null && hours !== undefined);
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      title="Conditions of this visit"
+      content={<ConditionsForm key={row?.version} onDone={() => setOpen(false)} />}
+    >
+      <button type="button" className={styles.chip} aria-label={`Conditions: ${verdict.words}. Change`}>
+        <Item name="Inside" value={known(c?.insideC, units.temperature)} />
+        <Item name="Outside" value={known(c?.outsideC, units.temperature)} />
+        <Item name="Difference" value={both === null ? '—' : units.difference(Math.abs(both))} strong />
+        <Item name="Humidity" value={known(c?.humidityPct, (v) => `${v.toFixed(0)} %`)} wide />
+        <Item name="Wind" value={known(c?.windMs, (v) => `${v} m/s`)} wide />
+        <Item name="Sun, rain" value={since.length ? `none for ${Math.min(...since)} h` : '—'} wide />
+        <span className={styles.verdict} data-grade={verdict.grade}>
+          {SIGNS[verdict.grade]} {verdict.words}
+        </span>
+      </button>
+    </Popover>
+  );
+}
+
+function Item({ name, value, strong, wide }: { name: string; value: string; strong?: boolean; wide?: boolean }) {
+  return (
+    <span className={wide ? styles.wide : styles.item}>
+      <i>{name}</i>
+      {strong ? <b>{value}</b> : value}
+    </span>
+  );
+}
+
+interface Field {
+  name: Exclude<keyof ConditionsValue, 'visitId'>;
+  label: string;
+  kind: 'temperature' | 'plain';
+  unit: string;
+}
+
+const FIELDS: Field[] = [
+  { name: 'insideC', label: 'Air inside', kind: 'temperature', unit: '' },
+  { name: 'outsideC', label: 'Air outside', kind: 'temperature', unit: '' },
+  { name: 'humidityPct', label: 'Humidity inside', kind: 'plain', unit: '%' },
+  { name: 'windMs', label: 'Wind', kind: 'plain', unit: 'm/s' },
+  { name: 'sunHours', label: 'Last sun on a wall', kind: 'plain', unit: 'h ago' },
+  { name: 'rainHours', label: 'Last rain', kind: 'plain', unit: 'h ago' },
+];
+
+function ConditionsForm({ onDone }: { onDone(): void }) {
+  const { document, edit } = useVisit();
+  const units = useUnits();
+  const row = conditionsOf(document)!;
+  const [value, setValue] = useState(row.value);
+  const checked = conditionsValueSchema.safeParse(value);
+  const problem = (name: string) =>
+    checked.success ? undefined : checked.error.issues.find((issue) => issue.path[0] === name)?.message;
+  const save = () => {
+    if (!checked.success) return;
+    edit('Conditions', [{ entity: 'conditions', rowId: row.id, value: checked.data }]);
+    onDone();
+  };
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      {FIELDS.map(({ name, label, kind, unit }) => {
+        const stored = value[name];
+        const typed = stored === null ? null : kind === 'temperature' ? units.toField(stored) : stored;
+        return (
+          <label key={name}>
+            <span>{label}</span>
+            <InputNumber
+              value={typed}
+              status={problem(name) ? 'error' : ''}
+              suffix={unit || `°${units.unit}`}
+              onChange={(next) =>
+                setValue({ ...value, [name]: next === null ? null : kind === 'temperature' ? units.fromField(next) : next })
+              }
+            />
+            {problem(name) && <em role="alert">{problem(name)}</em>}
+          </label>
+        );
+      })}
+      <Button type="primary" htmlType="submit" disabled={!checked.success}>
+        Keep conditions
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,115 @@
+'use client';
+
+import { CheckOutlined } from '@ant-design/icons';
+import { App, Button, ConfigProvider, Tooltip } from 'antd';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { visitRow } from '@core/visit/derive';
+import { denTheme, paperTheme } from '@ui/theme/themes';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { ConditionsChip } from './ConditionsChip';
+import { KeysHelp } from './KeysHelp';
+import { localDay } from '@core/units/localTime';
+import { DenMark } from './Mark';
+import { STAGES, type StagePath } from './stages';
+import styles from './Shell.module.css';
+
+/** The frame of every page of a visit: top strip, trail, the stage itself. */
+export function Shell({ children }: { children: ReactNode }) {
+  const { document, saveState } = useVisit();
+  const pathname = usePathname();
+  const [helpOpen, setHelpOpen] = useState(false);
+  const units = useUnits();
+  const now = STAGES.find((stage) => pathname.startsWith(`/visits/${document.visitId}/${stage.path}`)) ?? STAGES[0];
+  const frames = Object.keys(document.rows.frame).length;
+  return (
+    <div className={styles.page} data-theme={now.theme}>
+      <ConfigProvider theme={denTheme}>
+        <header className={styles.top}>
+          <Link href="/" className={styles.home} aria-label="All visits">
+            <DenMark />
+          </Link>
+          <div className={styles.visit}>
+            <b>{document.site.name}</b>
+            <small>
+              {visitRow(document).value.title} · {localDay(document.startedAt, document.site.timeZone)} · {frames}{' '}
+              {frames === 1 ? 'frame' : 'frames'}
+              <SaveMark state={saveState} />
+            </small>
+          </div>
+          <ConditionsChip />
+          <Tooltip title="Show temperatures in °C or °F">
+            <Button shape="round" onClick={units.toggle} aria-label={`Temperatures in °${units.unit}; change`}>
+              °{units.unit}
+            </Button>
+          </Tooltip>
+          <Button shape="round" onClick={() => setHelpOpen(true)} aria-label="Keys and help">
+            ?
+          </Button>
+        </header>
+        <nav className={styles.trail} aria-label="Stages of the work">
+          <ol>
+            {STAGES.map((stage, i) => (
+              <li key={stage.path}>
+                <TrailLink
+                  path={stage.path}
+                  name={stage.name}
+                  number={i + 1}
+                  current={stage === now}
+                  visitId={document.visitId}
+                />
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <KeysHelp open={helpOpen} onOpen={setHelpOpen} />
+      </ConfigProvider>
+      <ConfigProvider theme={now.theme === 'den' ? denTheme : paperTheme}>
+        <App component={false}>
+          <main className={styles.work}>{children}</main>
+        </App>
+      </ConfigProvider>
+    </div>
+  );
+}
+
+function TrailLink({
+  path,
+  name,
+  number,
+  current,
+  visitId,
+}: {
+  path: StagePath;
+  name: string;
+  number: number;
+  current: boolean;
+  visitId: string;
+}) {
+  const { document } = useVisit();
+  const { frame, finding } = document.rows;
+  // A stage is done when it has brought something forth.
+  const done = { bench: Object.keys(frame).length > 0, findings: Object.keys(finding).length > 0, report: false }[path];
+  return (
+    <Link
+      href={`/visits/${visitId}/${path}`}
+      className={styles.stage}
+      aria-current={current ? 'page' : undefined}
+      data-done={done}
+    >
+      <span className={styles.dot}>{done && !current ? <CheckOutlined aria-label="done" /> : number}</span>
+      {name}
+    </Link>
+  );
+}
+
+function SaveMark({ state }: { state: 'saved' | 'saving' | 'waiting' }) {
+  const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection' }[state];
+  return (
+    <span className={styles.save} data-state={state} role="status">
+      {words}
+    </span>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { Button, Tooltip } from 'antd';
+import { useVisit } from '@ui/visit/VisitProvider';
+
+/** Back and forth over everything drawn or set, each saying what it would do. */
+export function UndoButtons() {
+  const { undo, redo, undoLabel, redoLabel } = useVisit();
+  return (
+    <>
+      <Tooltip title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
+        <Button
+          type="text"
+          icon={<UndoOutlined />}
+          aria-label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
+          disabled={!undoLabel}
+          onClick={undo}
+        />
+      </Tooltip>
+      <Tooltip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
+        <Button
+          type="text"
+          icon={<RedoOutlined />}
+          aria-label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
+          disabled={!redoLabel}
+          onClick={redo}
+        />
+      </Tooltip>
+    </>
+  );
+}

@@ -1,0 +1,238 @@
+'use client';
+
+import { App } from 'antd';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useReducer,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
+import type { VisitDocument } from '@core/visit/document';
+import type { Entity, Values } from '@core/visit/rows';
+import { ConflictDialog } from './ConflictDialog';
+import { documentReducer } from './documentReducer';
+import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type History, type RowChange, type Step } from './history';
+import { PixelStore } from './pixels';
+import { Saver, type Conflict, type SaveState } from './saver';
+
+/** A change of one row: its new value, or null to remove it. */
+export interface Edit {
+  entity: Entity;
+  rowId: string;
+  value: Values[Entity] | null;
+}
+
+interface VisitStore {
+  document: VisitDocument;
+  saveState: SaveState;
+  /** Changes rows at once, here and (soon after) in the database; one step of undo. */
+  edit(label: string, edits: Edit[]): void;
+  undo(): void;
+  redo(): void;
+  /** Labels of what undo and redo would do; null when there is nothing. */
+  undoLabel: string | null;
+  redoLabel: string | null;
+  /** Takes in what was stored meanwhile, for example by an import. */
+  reload(): Promise<void>;
+  pixels: PixelStore;
+  thumbs: PixelStore;
+}
+
+const VisitContext = createContext<VisitStore | null>(null);
+
+export function useVisit(): VisitStore {
+  const store = useContext(VisitContext);
+  if (!store) throw new Error('useVisit outside of a visit');
+  return store;
+}
+
+/** A frame's pixels, or undefined while they are on their way. */
+export function usePixels(frameId: string | null): (id: string) => Float32Array | undefined {
+  const { pixels } = useVisit();
+  useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  useEffect(() => {
+    if (frameId) pixels.want(frameId);
+  }, [pixels, frameId]);
+  return useCallback((id: string) => pixels.get(id), [pixels]);
+}
+
+interface StoredHistory extends History {
+  /** Version of each row that a step touches, as this tab left it. */
+  versions: Record<string, number>;
+}
+
+function rowsIn(history: History): RowChange[] {
+  return [...history.done, ...history.undone].flatMap((step) => step.changes);
+}
+
+export function VisitProvider({ initial, children }: { initial: VisitDocument; children: ReactNode }) {
+  const { message } = App.useApp();
+  const [document, dispatch] = useReducer(documentReducer, initial);
+  const [saveState, setSaveState] = useState<SaveState>('saved');
+  const [history, setHistory] = useState<History>(EMPTY_HISTORY);
+  const [conflicts, setConflicts] = useState<Conflict[]>([]);
+  const [saver] = useState(() => new Saver(versionsOf(initial)));
+  const [pixels] = useState(() => new PixelStore('pixels'));
+  const [thumbs] = useState(() => new PixelStore('thumb'));
+  // Versions of rows that another tab changed while this one was closed: undoing them is refused.
+  const foreign = useRef(new Map<string, number>());
+  const latest = useRef(document);
+  const storageKey = `glow-den.undo.${initial.visitId}`;
+
+  useEffect(() => {
+    latest.current = document;
+  }, [document]);
+
+  const reload = useCallback(async () => {
+    for (;;) {
+      await saver.idle();
+      const response = await fetch(`/api/visits/${initial.visitId}/document`);
+      if (!response.ok) return;
+      const fresh = (await response.json()) as VisitDocument;
+      // Something was changed while it was on its way: what came is older than what is shown.
+      if (saver.busy) continue;
+      saver.replaceVersions(versionsOf(fresh));
+      dispatch({ kind: 'loaded', document: fresh });
+      return;
+    }
+  }, [initial.visitId, saver]);
+
+  useEffect(() => {
+    saver.listen({
+      onState: setSaveState,
+      onVersion: (entity, rowId, version) => dispatch({ kind: 'version', entity, rowId, version }),
+      onConflict: (conflict) => setConflicts((all) => [...all, conflict]),
+      onRefused: (error) => {
+        void message.error(`${error.message} ${error.hint}`, 8);
+        void reload();
+      },
+    });
+  }, [saver, message, reload]);
+
+  const apply = useCallback(
+    (step: Step) => {
+      for (const { entity, rowId, after } of step.changes) {
+        dispatch({ kind: 'set', entity, rowId, value: after });
+        saver.save(entity, rowId, after);
+      }
+    },
+    [saver],
+  );
+
+  const edit = useCallback(
+    (label: string, edits: Edit[]) => {
+      const changes = edits
+        .map(({ entity, rowId, value }) => ({
+          entity,
+          rowId,
+          before: latest.current.rows[entity][rowId]?.value ?? null,
+          after: value,
+        }))
+        .filter(({ before, after }) => JSON.stringify(before) !== JSON.stringify(after));
+      if (changes.length === 0) return;
+      const step = { label, changes };
+      setHistory((current) => withStep(current, step));
+      apply(step);
+    },
+    [apply],
+  );
+
+  /** Undo and redo of what another tab changed are refused, with both values shown. */
+  const travel = useCallback(
+    (step: Step | undefined, move: (history: History) => History) => {
+      if (!step) return;
+      const touched = step.changes.find(({ rowId }) => foreign.current.has(rowId));
+      if (touched) {
+        const stored = latest.current.rows[touched.entity][touched.rowId] ?? null;
+        setConflicts((all) => [...all, { entity: touched.entity, rowId: touched.rowId, yours: touched.after, stored }]);
+        return;
+      }
+      setHistory(move);
+      apply(step);
+      void message.info(step.label, 1.5);
+    },
+    [apply, message],
+  );
+  const lastDone = history.done.at(-1);
+  const lastUndone = history.undone.at(-1);
+  const undo = useCallback(
+    () => travel(lastDone && { ...reversed(lastDone), label: `Undone: ${lastDone.label}` }, afterUndo),
+    [travel, lastDone],
+  );
+  const redo = useCallback(
+    () => travel(lastUndone && { ...lastUndone, label: `Redone: ${lastUndone.label}` }, afterRedo),
+    [travel, lastUndone],
+  );
+
+  // Undo survives a reload and ends with the tab.
+  useEffect(() => {
+    const text = sessionStorage.getItem(storageKey);
+    if (!text) return;
+    const { versions: known, ...stored } = JSON.parse(text) as StoredHistory;
+    for (const { rowId } of rowsIn(stored)) {
+      if ((known[rowId] ?? 0) !== saver.versionOf(rowId)) foreign.current.set(rowId, known[rowId] ?? 0);
+    }
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the session's storage can only be read after hydration
+    setHistory(stored);
+  }, [storageKey, saver]);
+  useEffect(() => {
+    if (history === EMPTY_HISTORY || saveState !== 'saved') return;
+    const known = Object.fromEntries(rowsIn(history).map(({ rowId }) => [rowId, saver.versionOf(rowId)]));
+    sessionStorage.setItem(storageKey, JSON.stringify({ ...history, versions: known }));
+  }, [history, saveState, storageKey, saver]);
+
+  // Leaving with something unsaved asks first.
+  useEffect(() => {
+    if (saveState === 'saved') return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [saveState]);
+
+  const settle = (conflict: Conflict, keep: 'yours' | 'theirs') => {
+    const { entity, rowId, yours, stored } = conflict;
+    setConflicts((all) => all.filter((one) => one !== conflict));
+    foreign.current.delete(rowId);
+    saver.know(rowId, stored?.version ?? 0);
+    if (keep === 'theirs') {
+      dispatch({ kind: 'stored', entity, rowId, row: stored });
+    } else {
+      dispatch({ kind: 'set', entity, rowId, value: yours });
+      saver.save(entity, rowId, yours);
+    }
+  };
+
+  const store = useMemo<VisitStore>(
+    () => ({
+      document,
+      saveState,
+      edit,
+      undo,
+      redo,
+      undoLabel: lastDone?.label ?? null,
+      redoLabel: lastUndone?.label ?? null,
+      reload,
+      pixels,
+      thumbs,
+    }),
+    [document, saveState, edit, undo, redo, lastDone, lastUndone, reload, pixels, thumbs],
+  );
+  return (
+    <VisitContext.Provider value={store}>
+      {children}
+      {conflicts[0] && <ConflictDialog conflict={conflicts[0]} onSettle={settle} />}
+    </VisitContext.Provider>
+  );
+}
+
+function versionsOf(document: VisitDocument): Map<string, number> {
+  return new Map(
+    Object.values(document.rows).flatMap((rows) => Object.values(rows).map((row) => [row.id, row.version] as [string, number])),
+  );
+}

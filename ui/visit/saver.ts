@@ -1,0 +1,127 @@
+import { v7 as newId } from 'uuid';
+import { CoreError, type CoreErrorData } from '@core/errors';
+import type { Entity, Row, Values } from '@core/visit/rows';
+
+export type SaveState = 'saved' | 'saving' | 'waiting';
+
+export interface Conflict {
+  entity: Entity;
+  rowId: string;
+  /** What this tab wants; null is "removed". */
+  yours: Values[Entity] | null;
+  /** What is stored; null when it was removed elsewhere. */
+  stored: Row<Entity> | null;
+}
+
+interface Pending {
+  /** Names the command; the same command may be sent again without harm. */
+  id: string;
+  entity: Entity;
+  rowId: string;
+  value: Values[Entity] | null;
+}
+
+export interface SaverEvents {
+  onState(state: SaveState): void;
+  onVersion(entity: Entity, rowId: string, version: number): void;
+  onConflict(conflict: Conflict): void;
+  /** Refused for good: the row goes back to what is stored. */
+  onRefused(error: CoreError): void;
+}
+
+const RETRY_MS = 2000;
+
+/**
+ * Sends changes one after the other, each with the row version that this tab knows. Changes of a row that still waits
+ * replace each other; a lost connection is tried again until it is back, so that nothing is lost.
+ */
+export class Saver {
+  private readonly queue: Pending[] = [];
+  private sending: Pending | null = null;
+  private events: SaverEvents | null = null;
+
+  constructor(private versions: Map<string, number>) {}
+
+  listen(events: SaverEvents): void {
+    this.events = events;
+  }
+
+  /** Takes the versions of rows that were loaded anew. Only while nothing waits. */
+  replaceVersions(versions: Map<string, number>): void {
+    this.versions = versions;
+  }
+
+  /** Resolves when nothing waits any more. */
+  async idle(): Promise<void> {
+    while (this.busy) await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+
+  save(entity: Entity, rowId: string, value: Values[Entity] | null): void {
+    const waiting = this.queue.find((one) => one.rowId === rowId);
+    if (waiting) {
+      waiting.value = value;
+    } else {
+      this.queue.push({ id: newId(), entity, rowId, value });
+    }
+    this.events?.onState('saving');
+    void this.next();
+  }
+
+  /** Makes the next change of a row go against this version: the answer to a conflict. */
+  know(rowId: string, version: number): void {
+    this.versions.set(rowId, version);
+  }
+
+  /** The version that this tab knows; 0 for a row that is not stored. */
+  versionOf(rowId: string): number {
+    return this.versions.get(rowId) ?? 0;
+  }
+
+  get busy(): boolean {
+    return this.sending !== null || this.queue.length > 0;
+  }
+
+  private async next(): Promise<void> {
+    if (this.sending) return;
+    const pending = this.queue.shift();
+    if (!pending) {
+      this.events?.onState('saved');
+      return;
+    }
+    this.sending = pending;
+    const version = this.versionOf(pending.rowId);
+    // A row that was never stored needs no removing.
+    if (pending.value !== null || version > 0) await this.send(pending, version);
+    this.sending = null;
+    void this.next();
+  }
+
+  private async send(pending: Pending, version: number): Promise<void> {
+    const { id, entity, rowId, value } = pending;
+    const command =
+      value === null ? { id, action: 'remove', entity, rowId, version } : { id, action: 'put', entity, rowId, version, value };
+    for (;;) {
+      try {
+        const response = await fetch('/api/commands', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(command),
+        });
+        const answer = (await response.json()) as { version?: number; error?: CoreErrorData; stored?: Row<Entity> | null };
+        if (response.ok) {
+          this.versions.set(rowId, answer.version!);
+          this.events?.onVersion(entity, rowId, answer.version!);
+        } else if (answer.error?.code === 'stale') {
+          this.events?.onConflict({ entity, rowId, yours: value, stored: answer.stored ?? null });
+        } else {
+          this.events?.onRefused(CoreError.fromJSON(answer.error!));
+        }
+        return;
+      } catch {
+        this.events?.onState('waiting');
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+        this.events?.onState('saving');
+      }
+    }
+  }
+}
