@@ -13,6 +13,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
     locale: 'en-GB',
+    // A colour in the middle of a transition is nobody's contrast; the pages honour the setting.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-background-networking', '--disable-quic'],

@@ -19,7 +19,6 @@ for (const size of [
     expect(await violations(page)).toEqual([]);
     await page.getByRole('button', { name: 'New visit' }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
-    await page.waitForTimeout(400);
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('link', { name: /Old Kiln Row/ }).click();
@@ -28,7 +27,6 @@ for (const size of [
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('dialog')).toBeVisible();
-    await page.waitForTimeout(400);
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('link', { name: /Findings/ }).click();

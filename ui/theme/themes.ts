@@ -6,6 +6,8 @@ const shared = {
   fontSize: 14,
   borderRadius: 8,
   controlHeight: 34,
+  // Nothing slides or fades: the hand does not wait, and dialogs need no end of an animation to be gone.
+  motion: false,
 } as const;
 
 /** Dark, for judging pictures. */
