@@ -6,6 +6,11 @@ import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import { normalFrom, seededRandom } from '@core/simulate/random';
+import { shareCamera, type Home } from '@core/sharing/shareCamera';
+import { hoursPlanSchema } from '@core/weather/plan';
+import { scoreHours } from '@core/weather/scoreHours';
+import { standInWeather } from '@core/weather/standIn';
+import { HOUR_MS } from '@core/weather/weather';
 import { nodeCodecs } from '@server/codecs';
 
 const ROUNDS = 5;
@@ -49,7 +54,40 @@ function hundredthsCsv(frame: Frame): string {
   return `${rows.join('\n')}\n`;
 }
 
-/** `./den bench`: medians of the core's hot paths on a 640×480 frame (CSV on 320×240), in ms. */
+const MONDAY = Date.UTC(2027, 1, 8);
+
+/** Twelve homes in a week, somebody in on three or four evenings each: as hard as it comes. */
+function randomHomes(random: () => number): Home[] {
+  return Array.from({ length: 12 }, (_, i) => ({
+    id: String(i),
+    name: String(i),
+    minutes: 45 + 15 * Math.floor(6 * random()),
+    travelMinutes: 5 * Math.floor(5 * random()),
+    presences: [0, 1, 2, 3, 4, 5, 6]
+      .filter(() => random() < 0.5)
+      .map((day) => {
+        const from = MONDAY + (24 * day + 16 + Math.floor(4 * random())) * HOUR_MS;
+        return { from, to: from + (2 + Math.floor(4 * random())) * HOUR_MS };
+      }),
+    scores: Array.from({ length: 168 }, random),
+    scoresFrom: MONDAY,
+  }));
+}
+
+/** 95th percentile of sharing one camera among twelve homes, over a hundred random weeks, ms. */
+function sharing95(): number {
+  const random = seededRandom(12);
+  const loan = { from: MONDAY, to: MONDAY + 7 * 24 * HOUR_MS, timeZone: 'Europe/London' };
+  const times = Array.from({ length: 100 }, () => {
+    const homes = randomHomes(random);
+    const start = performance.now();
+    shareCamera(loan, homes);
+    return performance.now() - start;
+  });
+  return times.sort((x, y) => x - y)[94]!;
+}
+
+/** `./den bench`: medians of the core's hot paths on a 640×480 frame (CSV on 320×240), a year of hours, in ms. */
 export function bench(): { document: unknown; refused: boolean } {
   const frame = wallFrame(640, 480);
   const small = wallFrame(320, 240);
@@ -59,6 +97,14 @@ export function bench(): { document: unknown; refused: boolean } {
   const spans = spansOf({ kind: 'box', x: 200, y: 150, width: 100, height: 100 }, frame.width, frame.height);
   const tiff = writeTiff(frame, nodeCodecs);
   const csv = new TextEncoder().encode(hundredthsCsv(small));
+  const year = standInWeather(51.2, 1, Date.UTC(2027, 0, 1), 8760);
+  const plan = hoursPlanSchema.parse({
+    latitude: 51.2,
+    longitude: 1,
+    timezone: 'Europe/London',
+    inside_c: 20,
+    facades: [0, 90, 180, 270].map((azimuth) => ({ azimuth, wall: 'brick' })),
+  });
   const {
     tiff: readTiff,
     csv: readCsv,
@@ -69,6 +115,7 @@ export function bench(): { document: unknown; refused: boolean } {
     colour: () => colourFrame(frame.values, frame.width, line, { low: 12, high: 22, map: 'hearth' }, pixels),
     tiff: () => readFrame(tiff, nodeCodecs),
     csv: () => readFrame(csv, nodeCodecs),
+    hours: () => scoreHours(year, plan),
   });
-  return { document: { ...rest, decode: { tiff: readTiff, csv: readCsv } }, refused: false };
+  return { document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv } }, refused: false };
 }

@@ -1,6 +1,7 @@
 import { CoreError } from '@core/errors';
 import { bench } from './bench';
 import { convert } from './convert';
+import { hours } from './hours';
 import { read } from './read';
 import { usage } from './arguments';
 
@@ -11,6 +12,7 @@ const VERBS: Record<
   read,
   convert,
   bench,
+  hours,
 };
 
 /** One JSON document on standard output; 0 all done, 2 refused or wrong use, 1 a crash of ours. */

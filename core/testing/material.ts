@@ -53,7 +53,19 @@ export const reference = JSON.parse(readFileSync(path.join(testing, 'reference.j
   rebasing: Case<Numbers, { T_app_C: number; T2_C: number | null }>[];
   psychrometrics: Case<Numbers, Numbers>[];
   uncertainty: Case<Numbers & { kind: string; same_emissivity: boolean }, Numbers>[];
+  sun: Case<
+    { utc: string; lat_deg: number; lon_deg: number; cloud_fraction: number },
+    { azimuth_deg: number; altitude_deg: number; ghi_W_m2: number; dhi_W_m2: number; dni_W_m2: number; facade_W_m2: Numbers }
+  >[];
+  wall_memory: Case<
+    { tau_h: number; dt_h: number; alpha: number; h_o_W_m2K: number; s0_K: number; I_W_m2: number[] },
+    { s_K: number[] }
+  >[];
+  sky_temperature: Case<{ T_air_C: number; cloud_fraction: number }, { T_sky_C: number }>[];
 };
+
+/** A made-up February week of a hill town, hourly. */
+export const februaryWeek = readFileSync(path.join(testing, 'weather-february.csv'), 'utf8');
 
 /** The error that a call throws; a test fails when it throws none. */
 export function errorOf(run: () => unknown): unknown {

@@ -4,6 +4,7 @@ import { fahrenheitDifferenceFromKelvin, fahrenheitFromCelsius, type DisplayUnit
 
 export function number(value: number, decimals: number): string {
   const text = value.toFixed(decimals);
+  if (value >= 0) return text;
   // −0.0 is zero.
   return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
 }

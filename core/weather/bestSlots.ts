@@ -1,0 +1,169 @@
+import { number } from '../units/format';
+import { localTime } from '../units/localTime';
+import { localHours } from './localClock';
+import { compassWord, type HoursPlan } from './plan';
+import type { ReasonCode } from './reasons';
+import type { HourScore, HoursResult } from './scoreHours';
+import { HOUR_MS } from './weather';
+
+/** Hours of the local clock in which people let a surveyor in. */
+const EARLIEST_H = 5;
+const LATEST_H = 23;
+/** Parts of a day by their first hour; each offers one slot. */
+const PARTS = [EARLIEST_H, 12, 17] as const;
+const LONGEST_SLOT_H = 4;
+/** Hours below this make a slot worse than ending earlier. */
+const WORTH_STAYING = 0.45;
+const MOST_SLOTS = 6;
+/** From here an hour is good with care. */
+export const GOOD_WITH_CARE = 0.5;
+
+/** Letter for a score: A go, B with care, C poor, – no. */
+export function grade(score: number): 'A' | 'B' | 'C' | '–' {
+  return score >= 0.75 ? 'A' : score >= GOOD_WITH_CARE ? 'B' : score >= 0.25 ? 'C' : '–';
+}
+
+/** A stretch of hours worth driving out for. */
+export interface Slot {
+  /** Milliseconds since 1970, UTC. */
+  from: number;
+  to: number;
+  /** Mean over its hours of inside and façades together, 0 … 1. */
+  score: number;
+  /** Azimuths of the façades that can be read in it. */
+  facades: number[];
+  /** Mean difference, K. */
+  differenceK: number;
+  summary: string;
+}
+
+/** Inside and outside together; a site without façades is its inside. */
+export function hourQuality({ inside, facades }: HourScore): number {
+  if (facades.length === 0) return inside.score;
+  return 0.4 * inside.score + 0.6 * (facades.reduce((sum, { score }) => sum + score, 0) / facades.length);
+}
+
+/**
+ * The best slots, the best first: at most one in each morning, afternoon and evening, up to four hours long, at hours in
+ * which people let a surveyor in.
+ *
+ * @param from - slots begin at or after this moment, ms since 1970
+ */
+export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infinity): Slot[] {
+  if (hours.length === 0) return [];
+  const local = localHours(hours[0]!.time, hours.length, plan.timezone);
+  const quality = hours.map(hourQuality);
+  const best = new Map<string, { first: number; last: number; worth: number }>();
+  for (let first = 0; first < hours.length; first += 1) {
+    const part = PARTS.findLastIndex((begin) => local.hour[first]! >= begin);
+    if (part < 0 || hours[first]!.time < from) continue;
+    let worth = 0;
+    for (let last = first; last < Math.min(hours.length, first + LONGEST_SLOT_H); last += 1) {
+      if (local.day[last] !== local.day[first] || local.hour[last]! >= LATEST_H) break;
+      worth += quality[last]! - WORTH_STAYING;
+      const key = `${local.day[first]} ${part}`;
+      if (worth > (best.get(key)?.worth ?? 0)) best.set(key, { first, last, worth });
+    }
+  }
+  return [...best.values()]
+    .map(({ first, last }) => slotOf(hours.slice(first, last + 1), quality.slice(first, last + 1), plan))
+    .filter(({ score }) => score >= GOOD_WITH_CARE)
+    .sort((a, b) => b.score - a.score || a.from - b.from)
+    .slice(0, MOST_SLOTS);
+}
+
+function mean(values: number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
+}
+
+function slotOf(hours: HourScore[], quality: number[], plan: HoursPlan): Slot {
+  const facades = plan.facades
+    .map((_, k) => k)
+    .filter((k) => mean(hours.map((hour) => hour.facades[k]!.score)) >= GOOD_WITH_CARE)
+    .map((k) => plan.facades[k]!.azimuth);
+  const slot = {
+    from: hours[0]!.time,
+    to: hours.at(-1)!.time + HOUR_MS,
+    score: mean(quality),
+    facades,
+    differenceK: mean(hours.map(({ inside }) => inside.differenceK)),
+  };
+  return { ...slot, summary: summaryOf(hours, plan, facades) };
+}
+
+function capital(text: string): string {
+  return text[0]!.toUpperCase() + text.slice(1);
+}
+
+function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[]): string {
+  const clock = (time: number) => localTime(new Date(time).toISOString(), plan.timezone);
+  const first = hours[0]!;
+  const parts: string[] = [];
+  if (plan.facades.length > 0) {
+    const late = plan.facades.flatMap(({ azimuth }, k) => {
+      const start = hours.findLastIndex(({ facades: all }) => all[k]!.score < GOOD_WITH_CARE) + 1;
+      return facades.includes(azimuth) && start > 0 && start < hours.length
+        ? [`${compassWord(azimuth)} from ${clock(hours[start]!.time)}`]
+        : [];
+    });
+    const which =
+      facades.length === plan.facades.length
+        ? `all ${facades.length === 1 ? 'of the one façade' : `${facades.length} façades`}`
+        : facades.length === 0
+          ? 'inside only'
+          : `${facades.map(compassWord).join(', ')} only`;
+    parts.push(capital(which + (late.length > 0 ? `; ${late.join(', ')}` : '')));
+  }
+  const wind = Math.max(...hours.map(({ weather }) => weather.windMs));
+  const dry = first.dryForH === null ? 'dry' : `dry for ${first.dryForH} h`;
+  const wet = hours.some(({ dryForH }) => dryForH === 0);
+  parts.push(`wind ${number(wind, 1)} m/s, ${wet ? 'rain' : dry}`);
+  if (hours.every(({ sunAltitudeDeg }) => sunAltitudeDeg < -6)) parts.push('no daylight for photos');
+  if (hours.some((hour) => hour.weather.temperatureC - hour.skyC > 12)) parts.push('clear: keep the sky out of the glass');
+  return `${parts.map(capital).join('. ')}.`;
+}
+
+const TROUBLE: Record<ReasonCode, string> = {
+  difference: 'too small a difference between inside and outside',
+  sun: 'sun on the walls',
+  'sun-memory': 'sun still in the walls',
+  rain: 'rain',
+  wet: 'wet walls',
+  wind: 'wind',
+  daylight: 'daylight',
+  'clear-sky': 'a clear sky',
+  snow: 'snow',
+  windows: 'sun through the windows',
+  gain: 'no sun',
+  photos: 'no daylight',
+};
+
+/** The answer in a sentence, and a second one with what matters about it. */
+export function headline(result: HoursResult, slots: Slot[], plan: HoursPlan): { title: string; detail: string } {
+  const [best] = slots;
+  if (!best) {
+    const trouble = commonestTrouble(result);
+    return {
+      title: 'No hour of this week is worth driving out for',
+      detail: trouble ? `Mostly because of ${trouble}. Look again when the forecast changes.` : '',
+    };
+  }
+  const day = new Intl.DateTimeFormat('en-GB', { timeZone: plan.timezone, weekday: 'long' }).format(best.from);
+  const clock = localTime(new Date(best.from).toISOString(), plan.timezone);
+  const hour = Number(clock.slice(0, 2));
+  const part = hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : 'evening';
+  return { title: `${day} from ${clock} is the ${part} to go`, detail: best.summary };
+}
+
+/** What most often takes most from the hours that people could use. */
+function commonestTrouble({ hours }: HoursResult): string | null {
+  const counts = new Map<ReasonCode, number>();
+  for (const { inside, facades } of hours) {
+    for (const { reasons } of [inside, ...facades]) {
+      const worst = reasons[0];
+      if (worst && worst.factor < 0.75) counts.set(worst.code, (counts.get(worst.code) ?? 0) + 1);
+    }
+  }
+  const [commonest] = [...counts].sort((a, b) => b[1] - a[1]);
+  return commonest ? TROUBLE[commonest[0]] : null;
+}

@@ -1,0 +1,23 @@
+import type { WeatherHour } from './weather';
+
+/** Rain in an hour below which a wall stays dry under its eaves, mm. */
+export const RAIN_FROM_MM = 0.1;
+/** Rain that wets a wall through its face; more changes nothing that a camera sees, mm. */
+const SOAKING_MM = 1;
+/** Hours that a wet wall needs in ordinary drying weather: 75 % humidity, 2 m/s. */
+export const DRYING_H = 12;
+
+/** How fast walls dry in an hour's weather, against ordinary: between a quarter and three times. */
+export function dryingRate({ humidityPct, windMs }: WeatherHour): number {
+  const rate = (Math.max(0, 100 - humidityPct) / 25) * (0.6 + 0.2 * windMs);
+  return Math.min(3, Math.max(0.25, rate));
+}
+
+/**
+ * How wet walls are an hour later, 0 dry … 1 wet through. Common practice (half a day after rain) put into a balance; it
+ * ranks hours and measures nothing.
+ */
+export function nextWetness(wetness: number, hour: WeatherHour): number {
+  if (hour.rainMm >= RAIN_FROM_MM) return Math.min(1, Math.max(wetness, 0.3) + hour.rainMm / SOAKING_MM);
+  return Math.max(0, wetness - dryingRate(hour) / DRYING_H);
+}
