@@ -2,118 +2,149 @@
 
 import { Alert, Form, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
+import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
 import { newVisitSchema } from '@core/visit/newVisit';
+import type { Row } from '@core/visit/rows';
+import { problemsByField } from '@ui/form/problems';
+import { newSite, SiteFields } from '@ui/site/SiteFields';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './NewVisitDialog.module.css';
 
-interface Fields {
-  siteName?: string;
-  address?: string;
-  timeZone?: string;
-  title?: string;
-  question?: string;
-  insideC?: number | null;
-  outsideC?: number | null;
-  humidityPct?: number | null;
-  rooms?: string;
+const NEW = 'new';
+const KIND_OPTIONS = VISIT_KINDS.map((kind) => ({ value: kind, label: KINDS[kind].words }));
+
+interface Draft {
+  site: string;
+  kind: VisitKind;
+  title: string;
+  rooms: string;
+  insideC: number | null;
+  outsideC: number | null;
+  humidityPct: number | null;
 }
 
-const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => ({ value: zone, label: zone }));
+function currentTime(): number {
+  return Date.now();
+}
 
-/** The few things that a visit begins with; only the name of the place is needed. */
-export function NewVisitDialog({ onClose, onCreated }: { onClose(): void; onCreated(visitId: string): void }) {
+/** The few things that a visit begins with; only the place is needed. */
+export function NewVisitDialog({
+  site: known,
+  sites,
+  onClose,
+  onCreated,
+}: {
+  site: Row<'site'> | null;
+  sites: Row<'site'>[];
+  onClose(): void;
+  onCreated(visitId: string): void;
+}) {
   const units = useUnits();
-  const [form] = Form.useForm<Fields>();
+  const [draft, setDraft] = useState<Draft>({
+    site: known?.id ?? NEW,
+    kind: 'heat-loss',
+    title: 'First visit',
+    rooms: '',
+    insideC: null,
+    outsideC: null,
+    humidityPct: null,
+  });
+  const [place, setPlace] = useState(newSite());
+  const [tried, setTried] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
+  const change = (next: Partial<Draft>) => setDraft({ ...draft, ...next });
 
+  const celsius = (value: number | null) => (value === null ? null : units.fromField(value));
+  const { site: siteId, rooms, insideC, outsideC, ...rest } = draft;
+  const wanted = {
+    ...rest,
+    site: siteId === NEW ? place : { id: siteId },
+    question: '',
+    insideC: celsius(insideC),
+    outsideC: celsius(outsideC),
+    rooms: rooms
+      .split(/[,\n]/)
+      .map((name) => name.trim())
+      .filter(Boolean),
+  };
   const create = async () => {
-    const typed = form.getFieldsValue();
-    const celsius = (value: number | null | undefined) => (value === null || value === undefined ? null : units.fromField(value));
-    const wanted = newVisitSchema.safeParse({
-      siteName: typed.siteName ?? '',
-      address: typed.address ?? '',
-      timeZone: typed.timeZone,
-      title: typed.title ?? '',
-      question: typed.question ?? '',
-      startedAt: Date.now(),
-      insideC: celsius(typed.insideC),
-      outsideC: celsius(typed.outsideC),
-      humidityPct: typed.humidityPct ?? null,
-      rooms: (typed.rooms ?? '')
-        .split(/[,\n]/)
-        .map((name) => name.trim())
-        .filter(Boolean),
-    });
-    form.setFields(
-      (Object.keys(typed) as (keyof Fields)[]).map((name) => ({
-        name,
-        errors: wanted.success ? [] : wanted.error.issues.filter((issue) => issue.path[0] === name).map((issue) => issue.message),
-      })),
-    );
-    if (!wanted.success) return;
+    setTried(true);
+    const checked = newVisitSchema.safeParse({ ...wanted, startedAt: currentTime() });
+    if (!checked.success) return;
     setSending(true);
     const response = await fetch('/api/visits', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(wanted.data),
+      body: JSON.stringify(checked.data),
     });
     const answer = (await response.json()) as { visitId?: string; error?: { message: string } };
     setSending(false);
     if (answer.visitId) onCreated(answer.visitId);
     else setProblem(answer.error?.message ?? 'The visit could not be stored.');
   };
-
+  const placeProblems = problemsByField(newVisitSchema.shape.site.options[1].safeParse(place).error);
+  const problems = tried ? problemsByField(newVisitSchema.omit({ site: true, startedAt: true }).safeParse(wanted).error) : {};
+  const item = (name: string) => ({ validateStatus: problems[name] ? ('error' as const) : undefined, help: problems[name] });
   return (
     <Modal
       open
-      width={640}
-      style={{ top: 40 }}
+      width={700}
+      style={{ top: 24 }}
       title="New visit"
       okText="Begin the visit"
       onOk={() => void create()}
       onCancel={onClose}
       confirmLoading={sending}
     >
-      <Form<Fields>
-        form={form}
-        layout="vertical"
-        initialValues={{ title: 'First visit', timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone }}
-        onFinish={() => void create()}
-      >
-        <div className={styles.two}>
-          <Form.Item name="siteName" label="Place" required>
-            <Input autoFocus placeholder="Old Kiln Row, No. 3" />
+      <Form layout="vertical" component="div" className={styles.form}>
+        <div className={styles.three}>
+          <Form.Item label="Site" htmlFor="visit-site">
+            <Select
+              id="visit-site"
+              value={draft.site}
+              options={[{ value: NEW, label: 'A new place' }, ...sites.map((row) => ({ value: row.id, label: row.value.name }))]}
+              onChange={(site) => change({ site })}
+            />
           </Form.Item>
-          <Form.Item name="address" label="Address">
-            <Input />
+          <Form.Item label="Why" htmlFor="visit-kind">
+            <Select
+              id="visit-kind"
+              value={draft.kind}
+              options={KIND_OPTIONS}
+              onChange={(kind) => change({ kind, ...(kind === 'seasonal' && { title: 'Seasonal repeat' }) })}
+            />
           </Form.Item>
-          <Form.Item name="title" label="Visit" required>
-            <Input />
-          </Form.Item>
-          <Form.Item name="timeZone" label="Time zone of the place" required>
-            <Select showSearch options={ZONES} />
+          <Form.Item label="Visit" htmlFor="visit-title" required {...item('title')}>
+            <Input id="visit-title" value={draft.title} onChange={(event) => change({ title: event.target.value })} />
           </Form.Item>
         </div>
-        <Form.Item name="question" label="What should it answer?">
-          <Input.TextArea autoSize={{ minRows: 2, maxRows: 5 }} placeholder="Why does the front room never warm up?" />
+        {draft.kind === 'seasonal' && draft.site !== NEW && (
+          <p className={styles.hint}>Question, complaints, plan, colours and settings are taken over from the last visit here.</p>
+        )}
+        {draft.site === NEW && <SiteFields site={place} onChange={setPlace} problems={tried ? placeProblems : {}} />}
+        <Form.Item label="Rooms, in the order of the round" htmlFor="visit-rooms" {...item('rooms')} className={styles.rooms}>
+          <Input
+            id="visit-rooms"
+            placeholder={draft.site === NEW ? 'Front room, Stairs, Back bedroom' : 'Only those that are not known yet'}
+            value={draft.rooms}
+            onChange={(event) => change({ rooms: event.target.value })}
+          />
         </Form.Item>
-        <Form.Item name="rooms" label="Rooms, in the order of the round">
-          <Input placeholder="Front room, Stairs, Back bedroom" />
-        </Form.Item>
+        <p className={styles.hint}>Conditions, if you are there already:</p>
         <div className={styles.three}>
-          <Form.Item name="insideC" label={`Air inside, °${units.unit}`}>
-            <InputNumber className={styles.number} />
+          <Form.Item label={`Air inside, °${units.unit}`} htmlFor="visit-inside" {...item('insideC')}>
+            <InputNumber id="visit-inside" value={draft.insideC} onChange={(insideC) => change({ insideC })} />
           </Form.Item>
-          <Form.Item name="outsideC" label={`Air outside, °${units.unit}`}>
-            <InputNumber className={styles.number} />
+          <Form.Item label={`Air outside, °${units.unit}`} htmlFor="visit-outside" {...item('outsideC')}>
+            <InputNumber id="visit-outside" value={draft.outsideC} onChange={(outsideC) => change({ outsideC })} />
           </Form.Item>
-          <Form.Item name="humidityPct" label="Humidity inside, %">
-            <InputNumber className={styles.number} />
+          <Form.Item label="Humidity inside, %" htmlFor="visit-humidity" {...item('humidityPct')}>
+            <InputNumber id="visit-humidity" value={draft.humidityPct} onChange={(humidityPct) => change({ humidityPct })} />
           </Form.Item>
         </div>
       </Form>
-      {problem && <Alert type="error" message={problem} />}
+      {problem && <Alert type="error" title={problem} />}
     </Modal>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import styles from './VisitList.module.css';
+import styles from './NotHere.module.css';
 
 /** Something of ours broke while a page was made. What was saved stays saved. */
 export default function PageError({ reset }: { error: Error; reset(): void }) {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import styles from './VisitList.module.css';
+import styles from './NotHere.module.css';
 
 export default function NotFound() {
   return (

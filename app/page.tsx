@@ -1,8 +1,7 @@
 import { database } from '@data/connection';
-import { listVisits } from '@data/queries/visits';
-import { VisitList } from './VisitList';
+import { listSites } from '@data/queries/visits';
+import { SiteList } from './SiteList';
 
 export default async function HomePage() {
-  const visits = await listVisits(database());
-  return <VisitList visits={visits.map((visit) => ({ ...visit, startedAt: visit.startedAt.toISOString() }))} />;
+  return <SiteList sites={await listSites(database())} />;
 }

@@ -7,6 +7,8 @@ const entries = {
   cli: 'cli/main.ts',
   decode: 'server/workers/decode.ts',
   report: 'server/workers/report.tsx',
+  weather: 'server/workers/weather.ts',
+  paper: 'server/workers/paper.tsx',
   manage: 'server/manage.ts',
 };
 

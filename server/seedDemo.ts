@@ -5,7 +5,7 @@ import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import { writeTiff } from '@core/formats/tiff/write';
 import type { Database } from '@data/connection';
-import { OLD_KILN_ROW as demo } from '@data/demo/oldKilnRow';
+import { OLD_KILN_ROW as demo, OTHER_SITES, ROW_LOAN } from '@data/demo/oldKilnRow';
 import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
 import { nodeCodecs } from './codecs';
@@ -22,9 +22,8 @@ function momentOf(time: string, seconds: number): Date {
 export async function seedDemo(db: Database, report: (done: number, total: number) => void = () => undefined): Promise<string> {
   const { conditions } = demo;
   const { visitId, siteId } = await createVisit(db, {
-    siteName: demo.site.name,
-    address: demo.site.address,
-    timeZone: demo.site.timeZone,
+    site: demo.site,
+    kind: 'heat-loss',
     title: demo.visit.title,
     question: demo.visit.question,
     startedAt: momentOf('19:10', 0).getTime(),
@@ -35,6 +34,9 @@ export async function seedDemo(db: Database, report: (done: number, total: numbe
   });
   const { windMs, sunHours, rainHours } = conditions;
   await db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
+  await db.update(t.intake).set(demo.intake).where(eq(t.intake.visitId, visitId));
+  await db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
+  await seedLoan(db);
   const cameraId = newId();
   await db.insert(t.camera).values({ id: cameraId, ...demo.camera });
   await db.insert(t.settings).values({ id: newId(), visitId, emissivity: demo.emissivity, reflectedC: demo.reflectedC });
@@ -65,6 +67,32 @@ export async function seedDemo(db: Database, report: (done: number, total: numbe
     report(number + 1, demo.frames.length);
   }
   return visitId;
+}
+
+/** The other homes of the row, and the week in which they share the camera. */
+async function seedLoan(db: Database): Promise<void> {
+  await db.insert(t.site).values(OTHER_SITES.map((site) => ({ id: newId(), ...site })));
+  const sites = await db.select().from(t.site);
+  const { homes, firstDay, lastDay, ...loan } = ROW_LOAN;
+  const loanId = newId();
+  await db.insert(t.loan).values({
+    id: loanId,
+    ...loan,
+    strictness: 'usual',
+    startsAt: new Date(`${firstDay}T09:00:00Z`),
+    endsAt: new Date(`${lastDay}T20:00:00Z`),
+  });
+  await db.insert(t.loanHome).values(
+    homes.map(({ site, evenings, ...home }, ordinal) => ({
+      id: newId(),
+      loanId,
+      siteId: sites.find(({ name }) => name.endsWith(site))!.id,
+      ordinal,
+      ...home,
+      presences: evenings.map((day) => ({ day, from: '17:30', to: '22:00' })),
+      facades: null,
+    })),
+  );
 }
 
 async function addRegions(

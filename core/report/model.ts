@@ -11,6 +11,7 @@ import {
   conditionsOf,
   orderedFrames,
   settingsFor,
+  siteOf,
   steadyScaleFor,
   visitRow,
   type ScaleAnchor,
@@ -130,7 +131,8 @@ export function buildReport(
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
 ): Report {
-  const { site, startedAt } = document;
+  const { startedAt } = document;
+  const site = siteOf(document);
   const visit = visitRow(document).value;
   const findings = orderedFindings(document).map((row, i) => reportFinding(document, row, i + 1, pixels, unit));
   const cameraIds = new Set(Object.values(document.frameFacts).map((facts) => facts.cameraId));
@@ -214,7 +216,7 @@ function reportFinding(
     title,
     note,
     place: placeOf(document, frameId),
-    takenAt: localTime(document.frameFacts[frameId]!.takenAt, document.site.timeZone),
+    takenAt: localTime(document.frameFacts[frameId]!.takenAt, siteOf(document).timeZone),
     photoId,
     settings: settingFacts(settingsFor(document, frameId, thisRegionId), unit),
   };

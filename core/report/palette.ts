@@ -34,5 +34,14 @@ export const PAPER = {
   poor: '#a92f25',
 } as const;
 
+/** Hours by their worth: letters say it too. White reads on the first two, dark on the others. */
+export const HOURS = {
+  go: '#3c2a52',
+  care: '#7d5a85',
+  poor: '#e2d2de',
+  none: '#f3ece3',
+  slot: '#fdeedd',
+} as const;
+
 /** Marks on pictures are outlined twice, dark and light, so that they read on any colour. */
 export const MARK = { dark: '#120e16', light: '#ffffff', reference: '#ffb866' } as const;

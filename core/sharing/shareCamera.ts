@@ -39,7 +39,7 @@ export interface Sharing {
 }
 
 export const MOST_HOMES = 12;
-export const LONGEST_LOAN_DAYS = 7;
+const LONGEST_LOAN_DAYS = 7;
 /** An hour below this is not worth a survey. */
 export const LEAST_SCORE = 0.25;
 const STEP_MINUTES = 15;

@@ -13,6 +13,9 @@ export const ID = {
   settings: '0192f0a0-0000-7000-8000-000000000008',
   room: '0192f0a0-0000-7000-8000-000000000009',
   camera: '0192f0a0-0000-7000-8000-00000000000a',
+  site: '0192f0a0-0000-7000-8000-00000000000b',
+  intake: '0192f0a0-0000-7000-8000-00000000000c',
+  plan: '0192f0a0-0000-7000-8000-00000000000d',
 } as const;
 
 export const FRAME_WIDTH = 40;
@@ -58,19 +61,68 @@ export function visitDocument(): VisitDocument {
   return {
     visitId: ID.visit,
     startedAt: '2026-02-11T19:10:00.000Z',
-    site: { id: ID.visit, name: 'Old Kiln Row', address: '', timeZone: 'Europe/London' },
+    siteId: ID.site,
     rooms: [{ id: ID.room, name: 'Front room', ordinal: 0 }],
     cameras: [{ id: ID.camera, name: 'Row camera', calibrationK: 1.5, uniformityK: 0.05 }],
     frameFacts: { [ID.frame]: facts('2026-02-11T19:20:00.000Z'), [ID.other]: facts('2026-02-11T19:15:00.000Z') },
     photoFacts: {},
     recordedAt: { [ID.finding]: '2026-02-11T20:00:00.000Z' },
     rows: {
+      site: {
+        [ID.site]: {
+          id: ID.site,
+          version: 1,
+          value: {
+            name: 'Old Kiln Row',
+            address: '',
+            timeZone: 'Europe/London',
+            latitude: 51.2,
+            longitude: 1,
+            facades: [
+              { azimuth: 10, wall: 'brick' },
+              { azimuth: 190, wall: 'brick' },
+            ],
+            archived: false,
+          },
+        },
+      },
+      intake: {
+        [ID.intake]: {
+          id: ID.intake,
+          version: 1,
+          value: {
+            visitId: ID.visit,
+            kind: 'heat-loss',
+            complaints: [{ place: 'Front room', what: 'Cold near the window' }],
+            history: [{ what: 'Chimney taken out', when: '2019' }],
+            people: '',
+            access: '',
+          },
+        },
+      },
+      plan: {
+        [ID.plan]: {
+          id: ID.plan,
+          version: 1,
+          value: {
+            visitId: ID.visit,
+            insideC: 20,
+            strictness: 'usual',
+            timeConstantsH: { light: 0.7, brick: 3, stone: 5.5 },
+            weatherId: null,
+            firstDay: null,
+            slot: null,
+            letter: null,
+          },
+        },
+      },
       visit: {
         [ID.visit]: {
           id: ID.visit,
           version: 1,
           value: {
             title: 'Evening visit',
+            archived: false,
             question: 'Why is it cold?',
             span: { belowK: 6, aboveK: 5, colourMap: 'hearth' },
             referenceInsideId: ID.sound,

@@ -4,9 +4,14 @@ import {
   findingValueSchema,
   frameValueSchema,
   idSchema,
+  intakeValueSchema,
+  loanHomeValueSchema,
+  loanValueSchema,
   photoValueSchema,
+  planValueSchema,
   regionValueSchema,
   settingsValueSchema,
+  siteValueSchema,
   visitValueSchema,
   type Entity,
 } from './rows';
@@ -29,7 +34,7 @@ function put<E extends Entity, V extends z.ZodType>(entity: E, value: V) {
 const removeSchema = z.object({
   id: idSchema,
   action: z.literal('remove'),
-  entity: z.enum(['region', 'settings', 'finding']),
+  entity: z.enum(['region', 'settings', 'finding', 'loanHome']),
   rowId: idSchema,
   version: z.number().int().min(1),
 });
@@ -43,6 +48,11 @@ export const commandSchema = z.union([
     put('conditions', conditionsValueSchema),
     put('photo', photoValueSchema),
     put('finding', findingValueSchema),
+    put('site', siteValueSchema),
+    put('intake', intakeValueSchema),
+    put('plan', planValueSchema),
+    put('loan', loanValueSchema),
+    put('loanHome', loanHomeValueSchema),
   ]),
   removeSchema,
 ]);

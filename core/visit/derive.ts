@@ -6,7 +6,7 @@ import { CoreError } from '../errors';
 import { steadyScale, type Scale } from '../scale/scale';
 import { dewPointFromHumidity, MOULD_HUMIDITY, surfaceTemperatureAtHumidity } from '../building/saturation';
 import type { VisitDocument } from './document';
-import type { Row } from './rows';
+import type { Row, SiteValue } from './rows';
 
 /** What follows from a visit's rows. Nothing here is stored; everything is computed again when a row changes. */
 
@@ -16,6 +16,15 @@ export function visitRow(document: VisitDocument): Row<'visit'> {
 
 export function conditionsOf(document: VisitDocument): Row<'conditions'> | undefined {
   return Object.values(document.rows.conditions)[0];
+}
+
+export function siteOf(document: VisitDocument): SiteValue {
+  return document.rows.site[document.siteId]!.value;
+}
+
+/** The one row of a kind that a visit has once. */
+export function onlyRow<E extends 'intake' | 'plan'>(document: VisitDocument, entity: E): Row<E> {
+  return Object.values(document.rows[entity])[0]!;
 }
 
 /** Frames in the order in which people walk: by room, then by time. */

@@ -1,5 +1,5 @@
 import type { Basis } from '../frame/frame';
-import type { Entity, Row } from './rows';
+import type { Row, VisitEntity } from './rows';
 
 /** What is known of a frame and never edited. */
 export interface FrameFacts {
@@ -29,13 +29,6 @@ export interface PhotoFacts {
   height: number;
 }
 
-export interface Site {
-  id: string;
-  name: string;
-  address: string;
-  timeZone: string;
-}
-
 export interface Room {
   id: string;
   name: string;
@@ -49,17 +42,17 @@ export interface Camera {
   uniformityK: number;
 }
 
-type RowsOf<E extends Entity> = Record<string, Row<E>>;
+type RowsOf<E extends VisitEntity> = Record<string, Row<E>>;
 
 /** Everything of a visit but its pixels, as plain data: what the interface edits and the report is made from. */
 export interface VisitDocument {
   visitId: string;
   startedAt: string;
-  site: Site;
+  siteId: string;
   rooms: Room[];
   cameras: Camera[];
   frameFacts: Record<string, FrameFacts>;
   photoFacts: Record<string, PhotoFacts>;
   recordedAt: Record<string, string>;
-  rows: { [E in Entity]: RowsOf<E> };
+  rows: { [E in VisitEntity]: RowsOf<E> };
 }

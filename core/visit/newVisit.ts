@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { conditionsValueSchema, nameSchema } from './rows';
+import { VISIT_KINDS } from './kinds';
+import { conditionsValueSchema, idSchema, nameSchema, siteValueSchema } from './rows';
 
 /** What a new visit needs to begin with. The rest is added as the work goes on. */
 export const newVisitSchema = z.object({
-  siteName: nameSchema(120),
-  address: z.string().trim().max(240, 'must not be longer than 240 characters'),
-  timeZone: z.string().refine(isTimeZone, 'is not a time zone, such as Europe/London'),
+  /** A site that is known, or a new one. */
+  site: z.union([z.object({ id: idSchema }), siteValueSchema.omit({ archived: true })]),
+  kind: z.enum(VISIT_KINDS),
   title: nameSchema(160),
   question: z.string().trim().max(1000, 'must not be longer than 1000 characters'),
   /** Milliseconds since 1970, UTC. */
@@ -13,16 +14,8 @@ export const newVisitSchema = z.object({
   insideC: conditionsValueSchema.shape.insideC,
   outsideC: conditionsValueSchema.shape.outsideC,
   humidityPct: conditionsValueSchema.shape.humidityPct,
+  /** Rooms of a new site; added to those of a known one. */
   rooms: z.array(nameSchema(120)).max(200, 'must not be more than 200'),
 });
 
 export type NewVisit = z.infer<typeof newVisitSchema>;
-
-function isTimeZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en-GB', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
-}

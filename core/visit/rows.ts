@@ -2,6 +2,15 @@ import { z } from 'zod';
 import { shapeSchema } from '../frame/region';
 import { settingsSchema } from '../radiometry/settings';
 import { steadySpanSchema } from '../scale/scale';
+import {
+  facadeSchema,
+  latitudeSchema,
+  longitudeSchema,
+  STRICTNESSES,
+  timeConstantsSchema,
+  timeZoneSchema,
+} from '../weather/plan';
+import { VISIT_KINDS } from './kinds';
 
 /** What people edit, one schema a kind of row. Each row has an id and a version beside its value. */
 
@@ -44,12 +53,98 @@ export const settingsValueSchema = settingsSchema.extend({
   ownerId: idSchema,
 });
 
+function textSchema(longest: number) {
+  return z.string().trim().max(longest, `must not be longer than ${longest} characters`);
+}
+
+export const siteValueSchema = z.object({
+  name: nameSchema(120),
+  address: textSchema(240),
+  timeZone: timeZoneSchema,
+  latitude: latitudeSchema.nullable(),
+  longitude: longitudeSchema.nullable(),
+  facades: z.array(facadeSchema).max(12, 'must not be more than 12'),
+  archived: z.boolean(),
+});
+
 export const visitValueSchema = z.object({
+  archived: z.boolean(),
   title: nameSchema(160),
-  question: z.string().trim().max(1000, 'must not be longer than 1000 characters'),
+  question: textSchema(1000),
   span: steadySpanSchema,
   referenceInsideId: idSchema.nullable(),
   referenceOutsideId: idSchema.nullable(),
+});
+
+/** Why somebody called. */
+export const intakeValueSchema = z.object({
+  visitId: idSchema,
+  kind: z.enum(VISIT_KINDS),
+  complaints: z.array(z.object({ place: nameSchema(120), what: nameSchema(240) })).max(40, 'must not be more than 40'),
+  /** What was removed, boarded, added, insulated, and when. */
+  history: z.array(z.object({ what: nameSchema(240), when: textSchema(60) })).max(40, 'must not be more than 40'),
+  people: textSchema(500),
+  access: textSchema(500),
+});
+
+const indoor = z.number().min(-10, 'must be at least −10 °C').max(40, 'must not exceed 40 °C');
+/** A day of the local calendar. */
+const daySchema = z.iso.date();
+const momentSchema = z.number().int().min(0).max(4.1e12);
+
+/** When to go, and what the householder is told. */
+export const planValueSchema = z.object({
+  visitId: idSchema,
+  insideC: indoor,
+  strictness: z.enum(STRICTNESSES),
+  timeConstantsH: timeConstantsSchema,
+  /** A file's weather; null takes the forecast. */
+  weatherId: idSchema.nullable(),
+  /** First day that is looked at in a file that holds more than a week. */
+  firstDay: daySchema.nullable(),
+  /** The slot that was settled on; ms since 1970. */
+  slot: z.object({ from: momentSchema, to: momentSchema }).nullable(),
+  /** The letter as somebody changed it; null follows the plan. */
+  letter: textSchema(8000).nullable(),
+});
+
+const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time such as 18:30');
+
+export const loanValueSchema = z
+  .object({
+    name: nameSchema(160),
+    timeZone: timeZoneSchema,
+    latitude: latitudeSchema,
+    longitude: longitudeSchema,
+    from: momentSchema,
+    to: momentSchema,
+    insideC: indoor,
+    strictness: z.enum(STRICTNESSES),
+    weatherId: idSchema.nullable(),
+    archived: z.boolean(),
+  })
+  .refine(({ from, to }) => to > from, { path: ['to'], message: 'must be after its begin' })
+  .refine(({ from, to }) => to - from <= 7.5 * 24 * 3_600_000, {
+    path: ['to'],
+    message: 'must be within seven days of its begin',
+  });
+
+export const loanHomeValueSchema = z.object({
+  loanId: idSchema,
+  siteId: idSchema,
+  ordinal: z.number().int().min(0).max(1000),
+  minutes: z.number().int().min(15, 'must be at least 15 min').max(600, 'must not exceed 600 min'),
+  travelMinutes: z.number().int().min(0, 'must be at least 0 min').max(240, 'must not exceed 240 min'),
+  /** When somebody is in, by the clock at the home. */
+  presences: z
+    .array(
+      z
+        .object({ day: daySchema, from: clockTime, to: clockTime })
+        .refine(({ from, to }) => to > from, { path: ['to'], message: 'must be after its begin' }),
+    )
+    .max(14, 'must not be more than 14'),
+  /** Azimuths of the façades that matter; null means all of the site. */
+  facades: z.array(z.number()).max(12).nullable(),
 });
 
 const air = z.number().min(-60, 'must be at least −60 °C').max(60, 'must not exceed 60 °C');
@@ -75,7 +170,7 @@ export const findingValueSchema = z.object({
   thatRegionId: idSchema,
   photoId: idSchema.nullable(),
   title: nameSchema(160),
-  note: z.string().trim().max(4000, 'must not be longer than 4000 characters'),
+  note: textSchema(4000),
 });
 
 export type RegionValue = z.infer<typeof regionValueSchema>;
@@ -83,10 +178,20 @@ export type FrameValue = z.infer<typeof frameValueSchema>;
 export type SettingsValue = z.infer<typeof settingsValueSchema>;
 export type VisitValue = z.infer<typeof visitValueSchema>;
 export type ConditionsValue = z.infer<typeof conditionsValueSchema>;
+export type SiteValue = z.infer<typeof siteValueSchema>;
+export type IntakeValue = z.infer<typeof intakeValueSchema>;
+export type PlanValue = z.infer<typeof planValueSchema>;
+export type LoanValue = z.infer<typeof loanValueSchema>;
+export type LoanHomeValue = z.infer<typeof loanHomeValueSchema>;
 export type PhotoValue = z.infer<typeof photoValueSchema>;
 export type FindingValue = z.infer<typeof findingValueSchema>;
 
 export interface Values {
+  site: SiteValue;
+  intake: IntakeValue;
+  plan: PlanValue;
+  loan: LoanValue;
+  loanHome: LoanHomeValue;
   region: RegionValue;
   frame: FrameValue;
   settings: SettingsValue;
@@ -97,6 +202,8 @@ export interface Values {
 }
 
 export type Entity = keyof Values;
+/** Kinds of rows that belong to a visit; a loan goes over many. */
+export type VisitEntity = Exclude<Entity, 'loan' | 'loanHome'>;
 
 export interface Row<E extends Entity> {
   id: string;

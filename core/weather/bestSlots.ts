@@ -16,7 +16,7 @@ const LONGEST_SLOT_H = 4;
 const WORTH_STAYING = 0.45;
 const MOST_SLOTS = 6;
 /** From here an hour is good with care. */
-export const GOOD_WITH_CARE = 0.5;
+const GOOD_WITH_CARE = 0.5;
 
 /** Letter for a score: A go, B with care, C poor, – no. */
 export function grade(score: number): 'A' | 'B' | 'C' | '–' {
@@ -107,11 +107,11 @@ function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[]): stri
         : [];
     });
     const which =
-      facades.length === plan.facades.length
-        ? `all ${facades.length === 1 ? 'of the one façade' : `${facades.length} façades`}`
-        : facades.length === 0
-          ? 'inside only'
-          : `${facades.map(compassWord).join(', ')} only`;
+      facades.length === 0
+        ? 'inside only'
+        : facades.length < plan.facades.length
+          ? `${facades.map(compassWord).join(', ')} only`
+          : (['', 'the façade', 'both façades'][facades.length] ?? `all ${facades.length} façades`);
     parts.push(capital(which + (late.length > 0 ? `; ${late.join(', ')}` : '')));
   }
   const wind = Math.max(...hours.map(({ weather }) => weather.windMs));

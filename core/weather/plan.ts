@@ -6,8 +6,7 @@ export const STRICTNESSES = ['usual', 'strict'] as const;
 export type Strictness = (typeof STRICTNESSES)[number];
 
 /** Faults want no sun; a look at solar gain wants just that. */
-export const PURPOSES = ['faults', 'solar-gain'] as const;
-export type Purpose = (typeof PURPOSES)[number];
+const PURPOSES = ['faults', 'solar-gain'] as const;
 
 export const facadeSchema = z.object({
   /** Which way it faces, ° clockwise from north. */

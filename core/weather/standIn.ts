@@ -2,9 +2,6 @@ import { requireRange } from '../errors';
 import { dayOfYear } from './irradiance';
 import { HOUR_MS, type Weather, type WeatherHour } from './weather';
 
-/** Forecasts look this far ahead. */
-export const FORECAST_HOURS = 7 * 24;
-
 /** The same number from 0 to 1 for the same whole numbers, as unlike its neighbours as chance. */
 function hash(seed: number, i: number): number {
   let x = Math.imul(seed ^ Math.imul(i, 0x9e3779b1), 0x85ebca6b);

@@ -1,3 +1,4 @@
+import type { Wall } from '@core/weather/wallMemory';
 import type { Feature, Scene } from '@core/simulate/scene';
 import type { SceneCamera } from '@core/simulate/surface';
 
@@ -167,15 +168,84 @@ const frames: DemoFrame[] = [
   },
 ];
 
+/** Made-up, like everything here. */
+const TILEBURY = { timeZone: 'Europe/London', latitude: 51.2, longitude: 1 };
+
+function facades(azimuths: number[], wall: Wall = 'brick') {
+  return azimuths.map((azimuth) => ({ azimuth, wall }));
+}
+
+/** Sites without a visit yet: the rest of the row, and two further away. */
+export const OTHER_SITES = [
+  { name: 'Old Kiln Row · No. 1', address: '1 Old Kiln Row, Tilebury under Marl', ...TILEBURY, facades: facades([20, 200, 290]) },
+  { name: 'Old Kiln Row · No. 3', address: '3 Old Kiln Row, Tilebury under Marl', ...TILEBURY, facades: facades([20, 110, 200]) },
+  {
+    name: 'Old Kiln Row · drying shed',
+    address: 'Behind Old Kiln Row, Tilebury under Marl',
+    ...TILEBURY,
+    facades: facades([20, 110, 200, 290], 'light'),
+  },
+  {
+    name: 'Signal House',
+    address: 'Old line, Upper Marl',
+    ...TILEBURY,
+    latitude: 51.3,
+    facades: facades([75, 165, 255, 345], 'stone'),
+  },
+  {
+    name: 'Casa Alcornoque',
+    address: 'Camino de la Fuente, Valdecorcho',
+    timeZone: 'Europe/Madrid',
+    latitude: 38.3,
+    longitude: -6.5,
+    facades: facades([0, 90, 180, 270], 'stone'),
+  },
+];
+
+/** A week with the row's one camera, and when somebody is in; the site's name ends in `site`. */
+export const ROW_LOAN = {
+  name: 'Row camera, second week of February',
+  ...TILEBURY,
+  insideC: 20,
+  firstDay: '2026-02-09',
+  lastDay: '2026-02-15',
+  homes: [
+    { site: 'No. 2', minutes: 90, travelMinutes: 5, evenings: ['2026-02-09', '2026-02-11', '2026-02-12'] },
+    { site: 'No. 1', minutes: 75, travelMinutes: 5, evenings: ['2026-02-10', '2026-02-11'] },
+    { site: 'No. 3', minutes: 75, travelMinutes: 5, evenings: ['2026-02-11', '2026-02-13'] },
+    { site: 'drying shed', minutes: 60, travelMinutes: 5, evenings: ['2026-02-10', '2026-02-12', '2026-02-14'] },
+    { site: 'Signal House', minutes: 120, travelMinutes: 25, evenings: ['2026-02-12', '2026-02-14'] },
+  ],
+};
+
 /** One evening in one of the three cottages of a former tile works; everybody and everything in it is invented. */
 export const OLD_KILN_ROW = {
-  site: { name: 'Old Kiln Row · No. 2', address: '2 Old Kiln Row, Tilebury under Marl', timeZone: 'Europe/London' },
+  site: {
+    name: 'Old Kiln Row · No. 2',
+    address: '2 Old Kiln Row, Tilebury under Marl',
+    ...TILEBURY,
+    facades: facades([20, 200]),
+  },
   visit: {
     title: 'Evening visit',
     question: 'Why is the front room never warm, and where does the draught at the window come from?',
     /** Local midnight of the visit's day; Europe/London is UTC in February. */
     day: '2026-02-11',
   },
+  intake: {
+    complaints: [
+      { place: 'Front room', what: 'Never warm, draught at the window' },
+      { place: 'Stairs', what: 'Cold air comes down in the evening' },
+    ],
+    history: [
+      { what: 'Boarded-up hatch beside the chimney', when: 'about 2012' },
+      { what: 'Loft insulated, 200 mm', when: '2019' },
+    ],
+    people: 'Two adults, one cat that slips out',
+    access: 'Key with No. 1; loft ladder in the shed',
+  },
+  /** First day that its hours are shown for. */
+  firstDay: '2026-02-09',
   conditions: EVENING,
   camera: { name: 'Row camera, 320 × 240', calibrationK: 1, uniformityK: 0.1 },
   reflectedC: 20.1,

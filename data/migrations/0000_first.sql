@@ -84,6 +84,37 @@ CREATE TABLE `region` (
 	CONSTRAINT `region_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
+CREATE TABLE `loan` (
+	`id` binary(16) NOT NULL,
+	`name` varchar(160) NOT NULL,
+	`time_zone` varchar(64) NOT NULL,
+	`latitude` double NOT NULL,
+	`longitude` double NOT NULL,
+	`starts_at` datetime(3) NOT NULL,
+	`ends_at` datetime(3) NOT NULL,
+	`inside_c` double NOT NULL,
+	`strictness` enum('usual','strict') NOT NULL,
+	`weather_id` binary(16),
+	`archived` boolean NOT NULL DEFAULT false,
+	`version` int NOT NULL DEFAULT 1,
+	CONSTRAINT `loan_id` PRIMARY KEY(`id`),
+	CONSTRAINT `loan_ends_after_it_begins` CHECK(`loan`.`ends_at` > `loan`.`starts_at`)
+);
+--> statement-breakpoint
+CREATE TABLE `loan_home` (
+	`id` binary(16) NOT NULL,
+	`loan_id` binary(16) NOT NULL,
+	`site_id` binary(16) NOT NULL,
+	`ordinal` int NOT NULL,
+	`minutes` int NOT NULL,
+	`travel_minutes` int NOT NULL,
+	`presences` json NOT NULL,
+	`facades` json,
+	`version` int NOT NULL DEFAULT 1,
+	CONSTRAINT `loan_home_id` PRIMARY KEY(`id`),
+	CONSTRAINT `loan_home_once` UNIQUE(`loan_id`,`site_id`)
+);
+--> statement-breakpoint
 CREATE TABLE `photo` (
 	`id` binary(16) NOT NULL,
 	`visit_id` binary(16) NOT NULL,
@@ -137,6 +168,8 @@ CREATE TABLE `site` (
 	`time_zone` varchar(64) NOT NULL,
 	`latitude` double,
 	`longitude` double,
+	`facades` json NOT NULL,
+	`archived` boolean NOT NULL DEFAULT false,
 	`version` int NOT NULL DEFAULT 1,
 	CONSTRAINT `site_id` PRIMARY KEY(`id`),
 	CONSTRAINT `site_latitude` CHECK(`site`.`latitude` is null or `site`.`latitude` between -90 and 90),
@@ -160,11 +193,41 @@ CREATE TABLE `conditions` (
 	CONSTRAINT `conditions_humidity` CHECK(`conditions`.`humidity_pct` is null or `conditions`.`humidity_pct` between 0 and 100)
 );
 --> statement-breakpoint
+CREATE TABLE `intake` (
+	`id` binary(16) NOT NULL,
+	`visit_id` binary(16) NOT NULL,
+	`kind` enum('heat-loss','drafts','damp','no-heat','buying','acceptance','open-up','seasonal','solar-gain') NOT NULL,
+	`complaints` json NOT NULL,
+	`history` json NOT NULL,
+	`people` varchar(500) NOT NULL DEFAULT '',
+	`access` varchar(500) NOT NULL DEFAULT '',
+	`version` int NOT NULL DEFAULT 1,
+	CONSTRAINT `intake_id` PRIMARY KEY(`id`),
+	CONSTRAINT `intake_visit_id_unique` UNIQUE(`visit_id`)
+);
+--> statement-breakpoint
+CREATE TABLE `plan` (
+	`id` binary(16) NOT NULL,
+	`visit_id` binary(16) NOT NULL,
+	`inside_c` double NOT NULL,
+	`strictness` enum('usual','strict') NOT NULL,
+	`time_constants_h` json NOT NULL,
+	`weather_id` binary(16),
+	`first_day` varchar(10),
+	`slot_from` datetime(3),
+	`slot_to` datetime(3),
+	`letter` text,
+	`version` int NOT NULL DEFAULT 1,
+	CONSTRAINT `plan_id` PRIMARY KEY(`id`),
+	CONSTRAINT `plan_visit_id_unique` UNIQUE(`visit_id`)
+);
+--> statement-breakpoint
 CREATE TABLE `visit` (
 	`id` binary(16) NOT NULL,
 	`site_id` binary(16) NOT NULL,
 	`title` varchar(160) NOT NULL,
 	`question` varchar(1000) NOT NULL DEFAULT '',
+	`archived` boolean NOT NULL DEFAULT false,
 	`started_at` datetime(3) NOT NULL,
 	`below_k` double NOT NULL DEFAULT 6,
 	`above_k` double NOT NULL DEFAULT 6,
@@ -174,6 +237,19 @@ CREATE TABLE `visit` (
 	`version` int NOT NULL DEFAULT 1,
 	CONSTRAINT `visit_id` PRIMARY KEY(`id`),
 	CONSTRAINT `visit_span` CHECK(`visit`.`below_k` > 0 and `visit`.`above_k` > 0)
+);
+--> statement-breakpoint
+CREATE TABLE `weather` (
+	`id` binary(16) NOT NULL,
+	`file_name` varchar(255) NOT NULL,
+	`format` varchar(8) NOT NULL,
+	`file_sha` binary(32) NOT NULL,
+	`starts_at` datetime(3) NOT NULL,
+	`count` int NOT NULL,
+	`hours` json NOT NULL,
+	`warnings` json NOT NULL,
+	CONSTRAINT `weather_id` PRIMARY KEY(`id`),
+	CONSTRAINT `weather_file_sha_unique` UNIQUE(`file_sha`)
 );
 --> statement-breakpoint
 ALTER TABLE `finding` ADD CONSTRAINT `finding_visit_id_visit_id_fk` FOREIGN KEY (`visit_id`) REFERENCES `visit`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
@@ -189,6 +265,9 @@ ALTER TABLE `frame` ADD CONSTRAINT `frame_file_sha_blob_sha_fk` FOREIGN KEY (`fi
 ALTER TABLE `frame` ADD CONSTRAINT `frame_pixels_sha_blob_sha_fk` FOREIGN KEY (`pixels_sha`) REFERENCES `blob`(`sha`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `frame` ADD CONSTRAINT `frame_thumb_sha_blob_sha_fk` FOREIGN KEY (`thumb_sha`) REFERENCES `blob`(`sha`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `region` ADD CONSTRAINT `region_frame_id_frame_id_fk` FOREIGN KEY (`frame_id`) REFERENCES `frame`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `loan` ADD CONSTRAINT `loan_weather_id_weather_id_fk` FOREIGN KEY (`weather_id`) REFERENCES `weather`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `loan_home` ADD CONSTRAINT `loan_home_loan_id_loan_id_fk` FOREIGN KEY (`loan_id`) REFERENCES `loan`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `loan_home` ADD CONSTRAINT `loan_home_site_id_site_id_fk` FOREIGN KEY (`site_id`) REFERENCES `site`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `photo` ADD CONSTRAINT `photo_visit_id_visit_id_fk` FOREIGN KEY (`visit_id`) REFERENCES `visit`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `photo` ADD CONSTRAINT `photo_frame_id_frame_id_fk` FOREIGN KEY (`frame_id`) REFERENCES `frame`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `photo` ADD CONSTRAINT `photo_file_sha_blob_sha_fk` FOREIGN KEY (`file_sha`) REFERENCES `blob`(`sha`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
@@ -197,5 +276,9 @@ ALTER TABLE `settings` ADD CONSTRAINT `settings_frame_id_frame_id_fk` FOREIGN KE
 ALTER TABLE `settings` ADD CONSTRAINT `settings_region_id_region_id_fk` FOREIGN KEY (`region_id`) REFERENCES `region`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `room` ADD CONSTRAINT `room_site_id_site_id_fk` FOREIGN KEY (`site_id`) REFERENCES `site`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `conditions` ADD CONSTRAINT `conditions_visit_id_visit_id_fk` FOREIGN KEY (`visit_id`) REFERENCES `visit`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `intake` ADD CONSTRAINT `intake_visit_id_visit_id_fk` FOREIGN KEY (`visit_id`) REFERENCES `visit`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `plan` ADD CONSTRAINT `plan_visit_id_visit_id_fk` FOREIGN KEY (`visit_id`) REFERENCES `visit`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `plan` ADD CONSTRAINT `plan_weather_id_weather_id_fk` FOREIGN KEY (`weather_id`) REFERENCES `weather`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `visit` ADD CONSTRAINT `visit_site_id_site_id_fk` FOREIGN KEY (`site_id`) REFERENCES `site`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `weather` ADD CONSTRAINT `weather_file_sha_blob_sha_fk` FOREIGN KEY (`file_sha`) REFERENCES `blob`(`sha`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX `region_of_frame` ON `region` (`frame_id`);

@@ -3,7 +3,18 @@ import { CoreError } from '@core/errors';
 import type { VisitDocument } from '@core/visit/document';
 import type { Database } from '../connection';
 import * as t from '../schema';
-import { conditionsRow, findingRow, frameRow, photoRow, regionRow, settingsRowOf, visitRowOf } from './rows';
+import {
+  conditionsRow,
+  findingRow,
+  frameRow,
+  intakeRow,
+  photoRow,
+  planRow,
+  regionRow,
+  settingsRowOf,
+  siteRow,
+  visitRowOf,
+} from './rows';
 
 function byId<R extends { id: string }>(rows: R[]): Record<string, R> {
   return Object.fromEntries(rows.map((row) => [row.id, row]));
@@ -24,7 +35,9 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
 
   const ofVisit = db.select({ id: t.frame.id }).from(t.frame).where(eq(t.frame.visitId, visitId));
   const regionsOfVisit = db.select({ id: t.region.id }).from(t.region).where(inArray(t.region.frameId, ofVisit));
-  const [conditions, rooms, cameras, frames, photos, regions, settings, findings] = await Promise.all([
+  const [intakes, plans, conditions, rooms, cameras, frames, photos, regions, settings, findings] = await Promise.all([
+    db.select().from(t.intake).where(eq(t.intake.visitId, visitId)),
+    db.select().from(t.plan).where(eq(t.plan.visitId, visitId)),
     db.select().from(t.conditions).where(eq(t.conditions.visitId, visitId)),
     db.select().from(t.room).where(eq(t.room.siteId, found.site.id)).orderBy(asc(t.room.ordinal)),
     db.select().from(t.camera),
@@ -43,11 +56,10 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
       .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
       .where(eq(t.finding.visitId, visitId)),
   ]);
-  const { id, name, address, timeZone } = found.site;
   return {
     visitId,
     startedAt: found.visit.startedAt.toISOString(),
-    site: { id, name, address, timeZone },
+    siteId: found.site.id,
     rooms: rooms.map((room) => ({ id: room.id, name: room.name, ordinal: room.ordinal })),
     cameras: cameras.map((camera) => ({
       id: camera.id,
@@ -84,7 +96,10 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
     ),
     recordedAt: Object.fromEntries(findings.map((row) => [row.finding.id, row.finding.recordedAt.toISOString()])),
     rows: {
+      site: byId([siteRow(found.site)]),
       visit: byId([visitRowOf(found.visit)]),
+      intake: byId(intakes.map(intakeRow)),
+      plan: byId(plans.map(planRow)),
       conditions: byId(conditions.map(conditionsRow)),
       frame: byId(frames.map(frameRow)),
       photo: byId(photos.map(photoRow)),

@@ -1,7 +1,21 @@
 import type { InferSelectModel } from 'drizzle-orm';
 import type { ColourMapName } from '@core/scale/colourMaps';
 import type { Row } from '@core/visit/rows';
-import type { conditions, finding, frame, pair, photo, region, settings, visit } from '../schema';
+import type {
+  conditions,
+  finding,
+  frame,
+  intake,
+  loan,
+  loanHome,
+  pair,
+  photo,
+  plan,
+  region,
+  settings,
+  site,
+  visit,
+} from '../schema';
 
 /** From a table's row to the row that people edit: the one place where the two shapes meet. */
 
@@ -28,9 +42,9 @@ export function settingsRowOf(stored: InferSelectModel<typeof settings>): Row<'s
 }
 
 export function visitRowOf(stored: InferSelectModel<typeof visit>): Row<'visit'> {
-  const { id, version, title, question, belowK, aboveK, referenceInsideId, referenceOutsideId } = stored;
+  const { id, version, title, question, archived, belowK, aboveK, referenceInsideId, referenceOutsideId } = stored;
   const span = { belowK, aboveK, colourMap: stored.colourMap as ColourMapName };
-  return { id, version, value: { title, question, span, referenceInsideId, referenceOutsideId } };
+  return { id, version, value: { title, question, archived, span, referenceInsideId, referenceOutsideId } };
 }
 
 export function conditionsRow(stored: InferSelectModel<typeof conditions>): Row<'conditions'> {
@@ -50,4 +64,30 @@ export function findingRow(stored: InferSelectModel<typeof finding>, of: InferSe
     version,
     value: { visitId, frameId, thisRegionId: of.thisRegionId, thatRegionId: of.thatRegionId, photoId, title, note },
   };
+}
+
+export function siteRow(stored: InferSelectModel<typeof site>): Row<'site'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function intakeRow(stored: InferSelectModel<typeof intake>): Row<'intake'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function planRow(stored: InferSelectModel<typeof plan>): Row<'plan'> {
+  const { id, version, slotFrom, slotTo, ...rest } = stored;
+  const slot = slotFrom === null || slotTo === null ? null : { from: slotFrom.getTime(), to: slotTo.getTime() };
+  return { id, version, value: { ...rest, slot } };
+}
+
+export function loanRow(stored: InferSelectModel<typeof loan>): Row<'loan'> {
+  const { id, version, startsAt, endsAt, ...rest } = stored;
+  return { id, version, value: { ...rest, from: startsAt.getTime(), to: endsAt.getTime() } };
+}
+
+export function loanHomeRow(stored: InferSelectModel<typeof loanHome>): Row<'loanHome'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
 }

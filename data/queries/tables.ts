@@ -4,7 +4,20 @@ import { CoreError } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
 import type { Connection } from '../connection';
 import * as t from '../schema';
-import { conditionsRow, findingRow, frameRow, photoRow, regionRow, settingsRowOf, visitRowOf } from './rows';
+import {
+  conditionsRow,
+  findingRow,
+  frameRow,
+  intakeRow,
+  loanHomeRow,
+  loanRow,
+  photoRow,
+  planRow,
+  regionRow,
+  settingsRowOf,
+  siteRow,
+  visitRowOf,
+} from './rows';
 
 /** How one kind of row is read and written. Kinds that only an import or a form makes have no `insert`. */
 interface Table<E extends Entity> {
@@ -49,6 +62,14 @@ function settingsColumns({ level, ownerId, ...fields }: Values['settings']) {
     frameId: level === 'frame' ? ownerId : null,
     regionId: level === 'region' ? ownerId : null,
   };
+}
+
+function planColumns({ slot, ...rest }: Values['plan']) {
+  return { ...rest, slotFrom: slot && new Date(slot.from), slotTo: slot && new Date(slot.to) };
+}
+
+function loanColumns({ from, to, ...rest }: Values['loan']) {
+  return { ...rest, startsAt: new Date(from), endsAt: new Date(to) };
 }
 
 async function findingWithPair(connection: Connection, id: string) {
@@ -144,6 +165,70 @@ export const TABLES: { [E in Entity]: Table<E> } = {
         .update(t.conditions)
         .set({ ...value, version })
         .where(eq(t.conditions.id, id)),
+  },
+
+  site: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.site).where(eq(t.site.id, id)).for('update');
+      return found ? siteRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.site).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.site)
+        .set({ ...value, version })
+        .where(eq(t.site.id, id)),
+  },
+
+  intake: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.intake).where(eq(t.intake.id, id)).for('update');
+      return found ? intakeRow(found) : null;
+    },
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.intake)
+        .set({ ...value, version })
+        .where(eq(t.intake.id, id)),
+  },
+
+  plan: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.plan).where(eq(t.plan.id, id)).for('update');
+      return found ? planRow(found) : null;
+    },
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.plan)
+        .set({ ...planColumns(value), version })
+        .where(eq(t.plan.id, id)),
+  },
+
+  loan: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.loan).where(eq(t.loan.id, id)).for('update');
+      return found ? loanRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.loan).values({ id, ...loanColumns(value) }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.loan)
+        .set({ ...loanColumns(value), version })
+        .where(eq(t.loan.id, id)),
+  },
+
+  loanHome: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.loanHome).where(eq(t.loanHome.id, id)).for('update');
+      return found ? loanHomeRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.loanHome).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.loanHome)
+        .set({ ...value, version })
+        .where(eq(t.loanHome.id, id)),
+    remove: (connection, id) => connection.delete(t.loanHome).where(eq(t.loanHome.id, id)),
   },
 
   photo: {

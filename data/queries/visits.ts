@@ -1,63 +1,87 @@
 import { count, desc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { CoreError } from '@core/errors';
+import { KINDS } from '@core/visit/kinds';
 import type { NewVisit } from '@core/visit/newVisit';
+import type { Row } from '@core/visit/rows';
+import { USUAL_TIME_CONSTANTS } from '@core/weather/wallMemory';
 import type { Connection, Database } from '../connection';
-import { conditions, finding, frame, room, site, visit } from '../schema';
+import { conditions, finding, frame, intake, plan, room, settings, site, visit } from '../schema';
+import { siteRow, visitRowOf } from './rows';
 
-export interface VisitSummary {
-  id: string;
-  title: string;
-  siteName: string;
-  address: string;
-  timeZone: string;
-  startedAt: Date;
+export interface SiteVisit {
+  row: Row<'visit'>;
+  startedAt: string;
   frames: number;
   findings: number;
 }
 
-/** All visits, the newest first. */
-export async function listVisits(db: Database): Promise<VisitSummary[]> {
-  const frames = db
-    .select({ visitId: frame.visitId, n: count().as('frames') })
-    .from(frame)
-    .groupBy(frame.visitId)
-    .as('f');
-  const findings = db
-    .select({ visitId: finding.visitId, n: count().as('findings') })
-    .from(finding)
-    .groupBy(finding.visitId)
-    .as('g');
-  const rows = await db
-    .select({
-      id: visit.id,
-      title: visit.title,
-      siteName: site.name,
-      address: site.address,
-      timeZone: site.timeZone,
-      startedAt: visit.startedAt,
-      frames: frames.n,
-      findings: findings.n,
-    })
-    .from(visit)
-    .innerJoin(site, eq(site.id, visit.siteId))
-    .leftJoin(frames, eq(frames.visitId, visit.id))
-    .leftJoin(findings, eq(findings.visitId, visit.id))
-    .orderBy(desc(visit.startedAt));
-  return rows.map((row) => ({ ...row, frames: Number(row.frames ?? 0), findings: Number(row.findings ?? 0) }));
+export interface SiteWithVisits {
+  row: Row<'site'>;
+  /** The newest first. */
+  visits: SiteVisit[];
 }
 
-/** A site with its rooms and its first visit, whole or not at all. */
+/** All sites with their visits: the site that was visited last comes first, then sites without a visit by name. */
+export async function listSites(db: Database): Promise<SiteWithVisits[]> {
+  const [sites, visits, frames, findings] = await Promise.all([
+    db.select().from(site),
+    db.select().from(visit).orderBy(desc(visit.startedAt)),
+    db.select({ visitId: frame.visitId, n: count() }).from(frame).groupBy(frame.visitId),
+    db.select({ visitId: finding.visitId, n: count() }).from(finding).groupBy(finding.visitId),
+  ]);
+  const of = (counts: { visitId: string; n: number }[], id: string) => counts.find(({ visitId }) => visitId === id)?.n ?? 0;
+  const last = (one: SiteWithVisits) => one.visits[0]?.startedAt ?? '';
+  return sites
+    .map((stored) => ({
+      row: siteRow(stored),
+      visits: visits
+        .filter(({ siteId }) => siteId === stored.id)
+        .map((row) => ({
+          row: visitRowOf(row),
+          startedAt: row.startedAt.toISOString(),
+          frames: of(frames, row.id),
+          findings: of(findings, row.id),
+        })),
+    }))
+    .sort((a, b) => last(b).localeCompare(last(a)) || a.row.value.name.localeCompare(b.row.value.name));
+}
+
+/** What a visit begins with when nobody has said more. */
+const USUAL_INSIDE_C = 20;
+
+/**
+ * A visit of a new or a known site, whole or not at all. A visit of a known site takes over the rooms; a seasonal repeat
+ * takes over the last visit's question, intake, plan, scale and settings as well.
+ *
+ * @throws CoreError `not_found`
+ */
 export async function createVisit(connection: Connection, wanted: NewVisit): Promise<{ visitId: string; siteId: string }> {
   return connection.transaction(async (tx) => {
-    const siteId = newId();
+    const known = 'id' in wanted.site ? await requireSite(tx, wanted.site.id) : null;
+    const siteId = known ?? newId();
+    if (!('id' in wanted.site)) await tx.insert(site).values({ id: siteId, ...wanted.site });
+    await addRooms(tx, siteId, wanted.rooms);
+    const last = wanted.kind === 'seasonal' ? await lastVisit(tx, siteId) : null;
     const visitId = newId();
-    await tx.insert(site).values({ id: siteId, name: wanted.siteName, address: wanted.address, timeZone: wanted.timeZone });
-    if (wanted.rooms.length > 0) {
-      await tx.insert(room).values(wanted.rooms.map((name, ordinal) => ({ id: newId(), siteId, name, ordinal })));
-    }
-    await tx
-      .insert(visit)
-      .values({ id: visitId, siteId, title: wanted.title, question: wanted.question, startedAt: new Date(wanted.startedAt) });
+    const { belowK, aboveK, colourMap } = last?.visit ?? {};
+    await tx.insert(visit).values({
+      id: visitId,
+      siteId,
+      title: wanted.title,
+      question: wanted.question || (last?.visit.question ?? ''),
+      startedAt: new Date(wanted.startedAt),
+      ...(last && { belowK, aboveK, colourMap }),
+    });
+    const { complaints = [], history = [], people = '', access = '' } = last?.intake ?? {};
+    await tx.insert(intake).values({ id: newId(), visitId, kind: wanted.kind, complaints, history, people, access });
+    await tx.insert(plan).values({
+      id: newId(),
+      visitId,
+      insideC: last?.plan.insideC ?? wanted.insideC ?? USUAL_INSIDE_C,
+      strictness: last?.plan.strictness ?? KINDS[wanted.kind].strictness,
+      timeConstantsH: last?.plan.timeConstantsH ?? USUAL_TIME_CONSTANTS,
+    });
     await tx.insert(conditions).values({
       id: newId(),
       visitId,
@@ -65,6 +89,35 @@ export async function createVisit(connection: Connection, wanted: NewVisit): Pro
       outsideC: wanted.outsideC,
       humidityPct: wanted.humidityPct,
     });
+    if (last?.settings) await tx.insert(settings).values({ ...last.settings, id: newId(), visitId, version: 1 });
     return { visitId, siteId };
   });
+}
+
+async function requireSite(tx: Connection, id: string): Promise<string> {
+  const [found] = await tx.select({ id: site.id }).from(site).where(eq(site.id, id));
+  if (!found) throw new CoreError('not_found', 'There is no such site.', { value: id }, 'Choose a site from the list.');
+  return id;
+}
+
+/** Adds rooms that the site does not have yet, behind those it has. */
+async function addRooms(tx: Connection, siteId: string, names: string[]): Promise<void> {
+  const rooms = await tx.select().from(room).where(eq(room.siteId, siteId));
+  const added = names.filter((name) => !rooms.some((known) => known.name === name));
+  if (added.length === 0) return;
+  const next = Math.max(-1, ...rooms.map(({ ordinal }) => ordinal)) + 1;
+  await tx.insert(room).values(added.map((name, i) => ({ id: newId(), siteId, name, ordinal: next + i })));
+}
+
+async function lastVisit(tx: Connection, siteId: string) {
+  const [last] = await tx
+    .select({ visit, intake, plan, settings })
+    .from(visit)
+    .innerJoin(intake, eq(intake.visitId, visit.id))
+    .innerJoin(plan, eq(plan.visitId, visit.id))
+    .leftJoin(settings, eq(settings.visitId, visit.id))
+    .where(eq(visit.siteId, siteId))
+    .orderBy(desc(visit.startedAt))
+    .limit(1);
+  return last ?? null;
 }

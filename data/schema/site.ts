@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
-import { check, double, int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, check, double, int, json, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import type { Facade } from '@core/weather/plan';
 import { uuid } from '../columns/uuid';
 
 /** An address that is surveyed. */
@@ -13,6 +14,8 @@ export const site = mysqlTable(
     timeZone: varchar('time_zone', { length: 64 }).notNull(),
     latitude: double(),
     longitude: double(),
+    facades: json().$type<Facade[]>().notNull(),
+    archived: boolean().notNull().default(false),
     version: int().notNull().default(1),
   },
   (table) => [

@@ -1,7 +1,12 @@
 import { sql } from 'drizzle-orm';
-import { check, datetime, double, int, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { VISIT_KINDS } from '@core/visit/kinds';
+import type { IntakeValue } from '@core/visit/rows';
+import { STRICTNESSES } from '@core/weather/plan';
+import type { TimeConstants } from '@core/weather/wallMemory';
 import { uuid } from '../columns/uuid';
 import { site } from './site';
+import { weather } from './weather';
 
 /** One survey of a site, with the steady scale that all its pictures share. */
 export const visit = mysqlTable(
@@ -13,6 +18,7 @@ export const visit = mysqlTable(
       .references(() => site.id),
     title: varchar({ length: 160 }).notNull(),
     question: varchar({ length: 1000 }).notNull().default(''),
+    archived: boolean().notNull().default(false),
     startedAt: datetime('started_at', { fsp: 3 }).notNull(),
     belowK: double('below_k').notNull().default(6),
     aboveK: double('above_k').notNull().default(6),
@@ -50,3 +56,37 @@ export const conditions = mysqlTable(
     check('conditions_humidity', sql`${table.humidityPct} is null or ${table.humidityPct} between 0 and 100`),
   ],
 );
+
+/** Why somebody called. */
+export const intake = mysqlTable('intake', {
+  id: uuid().primaryKey(),
+  visitId: uuid('visit_id')
+    .notNull()
+    .unique()
+    .references(() => visit.id),
+  kind: mysqlEnum(VISIT_KINDS).notNull(),
+  complaints: json().$type<IntakeValue['complaints']>().notNull(),
+  history: json().$type<IntakeValue['history']>().notNull(),
+  people: varchar({ length: 500 }).notNull().default(''),
+  access: varchar({ length: 500 }).notNull().default(''),
+  version: int().notNull().default(1),
+});
+
+/** When to go, and what the householder is told. */
+export const plan = mysqlTable('plan', {
+  id: uuid().primaryKey(),
+  visitId: uuid('visit_id')
+    .notNull()
+    .unique()
+    .references(() => visit.id),
+  insideC: double('inside_c').notNull(),
+  strictness: mysqlEnum(STRICTNESSES).notNull(),
+  timeConstantsH: json('time_constants_h').$type<TimeConstants>().notNull(),
+  weatherId: uuid('weather_id').references(() => weather.id),
+  /** A day of the local calendar. */
+  firstDay: varchar('first_day', { length: 10 }),
+  slotFrom: datetime('slot_from', { fsp: 3 }),
+  slotTo: datetime('slot_to', { fsp: 3 }),
+  letter: text(),
+  version: int().notNull().default(1),
+});

@@ -33,5 +33,5 @@ build_site() {
 need_build() {
   need_bundle
   [ -d "$DEN_ROOT/.next" ] || rm -f "$DEN_HOME/build.stamp"
-  once build "$(sources_hash core data server app ui proxy.ts next.config.ts instrumentation.ts)" build_site
+  once build "$(sources_hash core data server app ui workers proxy.ts next.config.ts instrumentation.ts)" build_site
 }

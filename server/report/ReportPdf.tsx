@@ -1,31 +1,12 @@
-import { Document, Font, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
+import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import { boundsOf } from '@core/frame/region';
 import { placeLabels } from '@core/report/placeLabels';
 import type { Fact, Figure, Report, ReportFinding } from '@core/report/model';
 import { colourAt } from '@core/scale/colourMaps';
 import { DEN, MARK, PAPER } from '@core/report/palette';
-import { inRoot } from '../root';
+import { FONT_FAMILY, registerFonts } from './fonts';
 
-const FACES = [
-  ['400Regular', 400],
-  ['600SemiBold', 600],
-  ['700Bold', 700],
-] as const;
-
-/** Whole fonts: a subset loses signs such as − and ± without a word. The second has Greek, Cyrillic and more. */
-for (const [family, folder, stem] of [
-  ['Figtree', 'figtree', 'Figtree'],
-  ['Noto Sans', 'noto-sans', 'NotoSans'],
-] as const) {
-  Font.register({
-    family,
-    fonts: FACES.map(([face, fontWeight]) => ({
-      src: inRoot('node_modules/@expo-google-fonts', folder, face, `${stem}_${face}.ttf`),
-      fontWeight,
-    })),
-  });
-}
-Font.registerHyphenationCallback((word) => [word]);
+registerFonts();
 
 /** Pictures of the report by their ids. */
 export interface Pictures {
@@ -42,7 +23,7 @@ const LABEL_HEIGHT = 10;
 
 const styles = StyleSheet.create({
   page: {
-    fontFamily: ['Figtree', 'Noto Sans'],
+    fontFamily: FONT_FAMILY,
     fontSize: 10,
     lineHeight: 1.4,
     color: PAPER.text,

@@ -5,7 +5,7 @@ import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { visitRow } from '@core/visit/derive';
+import { onlyRow, siteOf, visitRow } from '@core/visit/derive';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -32,9 +32,9 @@ export function Shell({ children }: { children: ReactNode }) {
             <DenMark />
           </Link>
           <div className={styles.visit}>
-            <b>{document.site.name}</b>
+            <b>{siteOf(document).name}</b>
             <small>
-              {visitRow(document).value.title} · {localDay(document.startedAt, document.site.timeZone)} · {frames}{' '}
+              {visitRow(document).value.title} · {localDay(document.startedAt, siteOf(document).timeZone)} · {frames}{' '}
               {frames === 1 ? 'frame' : 'frames'}
               <SaveMark state={saveState} />
             </small>
@@ -90,8 +90,15 @@ function TrailLink({
 }) {
   const { document } = useVisit();
   const { frame, finding } = document.rows;
+  const { complaints } = onlyRow(document, 'intake').value;
   // A stage is done when it has brought something forth.
-  const done = { bench: Object.keys(frame).length > 0, findings: Object.keys(finding).length > 0, report: false }[path];
+  const done = {
+    question: complaints.length > 0 || visitRow(document).value.question !== '',
+    hours: onlyRow(document, 'plan').value.slot !== null,
+    bench: Object.keys(frame).length > 0,
+    findings: Object.keys(finding).length > 0,
+    report: false,
+  }[path];
   return (
     <Link
       href={`/visits/${visitId}/${path}`}

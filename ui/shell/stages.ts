@@ -1,5 +1,7 @@
 /** The stages of the work that this version has, in their order. The trail is read from here. */
 export const STAGES = [
+  { path: 'question', name: 'Question', theme: 'paper' },
+  { path: 'hours', name: 'Hours', theme: 'paper' },
   { path: 'bench', name: 'Bench', theme: 'den' },
   { path: 'findings', name: 'Findings', theme: 'paper' },
   { path: 'report', name: 'Report', theme: 'paper' },

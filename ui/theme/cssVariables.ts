@@ -1,4 +1,4 @@
-import { DEN, MARK, PAPER } from '@core/report/palette';
+import { DEN, HOURS, MARK, PAPER } from '@core/report/palette';
 
 function variables(prefix: string, colours: Record<string, string>): string {
   return Object.entries(colours)
@@ -7,4 +7,4 @@ function variables(prefix: string, colours: Record<string, string>): string {
 }
 
 /** The palette for style sheets. */
-export const CSS_VARIABLES = `:root{${[variables('den', DEN), variables('paper', PAPER), variables('mark', MARK)].join(';')}}`;
+export const CSS_VARIABLES = `:root{${[variables('den', DEN), variables('paper', PAPER), variables('mark', MARK), variables('hours', HOURS)].join(';')}}`;

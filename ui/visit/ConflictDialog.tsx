@@ -13,18 +13,23 @@ const NAMES: Record<Entity, string> = {
   conditions: 'conditions',
   photo: 'photo',
   finding: 'finding',
+  site: 'site',
+  intake: 'question',
+  plan: 'plan',
+  loan: 'loan',
+  loanHome: 'home',
 };
 
 /** Fields that are ids or places say nothing to people. */
 const HIDDEN = /Id$|^level$|^ordinal$/;
 
 /** Another tab changed the same thing: both values side by side, nothing lost until somebody chooses. */
-export function ConflictDialog({
+export function ConflictDialog<E extends Entity>({
   conflict,
   onSettle,
 }: {
-  conflict: Conflict;
-  onSettle(conflict: Conflict, keep: 'yours' | 'theirs'): void;
+  conflict: Conflict<E>;
+  onSettle(conflict: Conflict<E>, keep: 'yours' | 'theirs'): void;
 }) {
   const { yours, stored, entity } = conflict;
   const mine = (yours ?? {}) as Record<string, unknown>;

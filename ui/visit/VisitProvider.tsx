@@ -14,7 +14,7 @@ import {
   type ReactNode,
 } from 'react';
 import type { VisitDocument } from '@core/visit/document';
-import type { Entity, Values } from '@core/visit/rows';
+import type { Values, VisitEntity } from '@core/visit/rows';
 import { ConflictDialog } from './ConflictDialog';
 import { documentReducer } from './documentReducer';
 import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type History, type RowChange, type Step } from './history';
@@ -23,9 +23,9 @@ import { Saver, type Conflict, type SaveState } from './saver';
 
 /** A change of one row: its new value, or null to remove it. */
 export interface Edit {
-  entity: Entity;
+  entity: VisitEntity;
   rowId: string;
-  value: Values[Entity] | null;
+  value: Values[VisitEntity] | null;
 }
 
 interface VisitStore {
@@ -76,8 +76,8 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
   const [document, dispatch] = useReducer(documentReducer, initial);
   const [saveState, setSaveState] = useState<SaveState>('saved');
   const [history, setHistory] = useState<History>(EMPTY_HISTORY);
-  const [conflicts, setConflicts] = useState<Conflict[]>([]);
-  const [saver] = useState(() => new Saver(versionsOf(initial)));
+  const [conflicts, setConflicts] = useState<Conflict<VisitEntity>[]>([]);
+  const [saver] = useState(() => new Saver<VisitEntity>(versionsOf(initial)));
   const [pixels] = useState(() => new PixelStore('pixels'));
   const [thumbs] = useState(() => new PixelStore('thumb'));
   // Versions of rows that another tab changed while this one was closed: undoing them is refused.
@@ -195,7 +195,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     return () => window.removeEventListener('beforeunload', ask);
   }, [saveState]);
 
-  const settle = (conflict: Conflict, keep: 'yours' | 'theirs') => {
+  const settle = (conflict: Conflict<VisitEntity>, keep: 'yours' | 'theirs') => {
     const { entity, rowId, yours, stored } = conflict;
     setConflicts((all) => all.filter((one) => one !== conflict));
     foreign.current.delete(rowId);

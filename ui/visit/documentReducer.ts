@@ -1,15 +1,15 @@
 import type { VisitDocument } from '@core/visit/document';
-import type { Entity, Row, Values } from '@core/visit/rows';
+import type { Row, Values, VisitEntity } from '@core/visit/rows';
 
 /** A change of the document as the interface holds it. */
 export type DocumentAction =
-  | { kind: 'set'; entity: Entity; rowId: string; value: Values[Entity] | null }
-  | { kind: 'stored'; entity: Entity; rowId: string; row: Row<Entity> | null }
-  | { kind: 'version'; entity: Entity; rowId: string; version: number }
+  | { kind: 'set'; entity: VisitEntity; rowId: string; value: Values[VisitEntity] | null }
+  | { kind: 'stored'; entity: VisitEntity; rowId: string; row: Row<VisitEntity> | null }
+  | { kind: 'version'; entity: VisitEntity; rowId: string; version: number }
   | { kind: 'loaded'; document: VisitDocument };
 
-function withRow(document: VisitDocument, entity: Entity, rowId: string, row: Row<Entity> | null): VisitDocument {
-  const rows: Record<string, Row<Entity>> = { ...document.rows[entity] };
+function withRow(document: VisitDocument, entity: VisitEntity, rowId: string, row: Row<VisitEntity> | null): VisitDocument {
+  const rows: Record<string, Row<VisitEntity>> = { ...document.rows[entity] };
   if (row) rows[rowId] = row;
   else delete rows[rowId];
   return { ...document, rows: { ...document.rows, [entity]: rows } };

@@ -1,11 +1,11 @@
-import type { Entity, Values } from '@core/visit/rows';
+import type { Values, VisitEntity } from '@core/visit/rows';
 
 /** One row before and after; null where there is no row. */
 export interface RowChange {
-  entity: Entity;
+  entity: VisitEntity;
   rowId: string;
-  before: Values[Entity] | null;
-  after: Values[Entity] | null;
+  before: Values[VisitEntity] | null;
+  after: Values[VisitEntity] | null;
 }
 
 /** What one hand movement did, undone and redone as a whole. */

@@ -4,27 +4,27 @@ import type { Entity, Row, Values } from '@core/visit/rows';
 
 export type SaveState = 'saved' | 'saving' | 'waiting';
 
-export interface Conflict {
-  entity: Entity;
+export interface Conflict<E extends Entity> {
+  entity: E;
   rowId: string;
   /** What this tab wants; null is "removed". */
-  yours: Values[Entity] | null;
+  yours: Values[E] | null;
   /** What is stored; null when it was removed elsewhere. */
-  stored: Row<Entity> | null;
+  stored: Row<E> | null;
 }
 
-interface Pending {
+interface Pending<E extends Entity> {
   /** Names the command; the same command may be sent again without harm. */
   id: string;
-  entity: Entity;
+  entity: E;
   rowId: string;
-  value: Values[Entity] | null;
+  value: Values[E] | null;
 }
 
-export interface SaverEvents {
+interface SaverEvents<E extends Entity> {
   onState(state: SaveState): void;
-  onVersion(entity: Entity, rowId: string, version: number): void;
-  onConflict(conflict: Conflict): void;
+  onVersion(entity: E, rowId: string, version: number): void;
+  onConflict(conflict: Conflict<E>): void;
   /** Refused for good: the row goes back to what is stored. */
   onRefused(error: CoreError): void;
 }
@@ -35,14 +35,14 @@ const RETRY_MS = 2000;
  * Sends changes one after the other, each with the row version that this tab knows. Changes of a row that still waits
  * replace each other; a lost connection is tried again until it is back, so that nothing is lost.
  */
-export class Saver {
-  private readonly queue: Pending[] = [];
-  private sending: Pending | null = null;
-  private events: SaverEvents | null = null;
+export class Saver<E extends Entity> {
+  private readonly queue: Pending<E>[] = [];
+  private sending: Pending<E> | null = null;
+  private events: SaverEvents<E> | null = null;
 
   constructor(private versions: Map<string, number>) {}
 
-  listen(events: SaverEvents): void {
+  listen(events: SaverEvents<E>): void {
     this.events = events;
   }
 
@@ -56,7 +56,7 @@ export class Saver {
     while (this.busy) await new Promise((resolve) => setTimeout(resolve, 100));
   }
 
-  save(entity: Entity, rowId: string, value: Values[Entity] | null): void {
+  save(entity: E, rowId: string, value: Values[E] | null): void {
     const waiting = this.queue.find((one) => one.rowId === rowId);
     if (waiting) {
       waiting.value = value;
@@ -96,7 +96,7 @@ export class Saver {
     void this.next();
   }
 
-  private async send(pending: Pending, version: number): Promise<void> {
+  private async send(pending: Pending<E>, version: number): Promise<void> {
     const { id, entity, rowId, value } = pending;
     const command =
       value === null ? { id, action: 'remove', entity, rowId, version } : { id, action: 'put', entity, rowId, version, value };
@@ -107,7 +107,7 @@ export class Saver {
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify(command),
         });
-        const answer = (await response.json()) as { version?: number; error?: CoreErrorData; stored?: Row<Entity> | null };
+        const answer = (await response.json()) as { version?: number; error?: CoreErrorData; stored?: Row<E> | null };
         if (response.ok) {
           this.versions.set(rowId, answer.version!);
           this.events?.onVersion(entity, rowId, answer.version!);

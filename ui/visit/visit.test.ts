@@ -1,6 +1,6 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import type { CoreError } from '@core/errors';
-import type { RegionValue } from '@core/visit/rows';
+import type { RegionValue, VisitEntity } from '@core/visit/rows';
 import { documentReducer } from './documentReducer';
 import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type Step } from './history';
 import { Saver, type Conflict, type SaveState } from './saver';
@@ -100,8 +100,8 @@ describe('saving', () => {
   });
 
   function saver(versions: [string, number][] = []) {
-    const made = new Saver(new Map(versions));
-    const seen = { states: [] as SaveState[], conflicts: [] as Conflict[], refused: [] as CoreError[] };
+    const made = new Saver<VisitEntity>(new Map(versions));
+    const seen = { states: [] as SaveState[], conflicts: [] as Conflict<VisitEntity>[], refused: [] as CoreError[] };
     made.listen({
       onState: (state) => seen.states.push(state),
       onVersion: () => undefined,

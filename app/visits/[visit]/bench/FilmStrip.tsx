@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { radianceLine } from '@core/radiometry/measurement';
 import { radiometricSettings } from '@core/radiometry/settings';
 import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, orderedFrames, settingsFor, steadyScaleFor } from '@core/visit/derive';
+import { anchorFor, orderedFrames, settingsFor, steadyScaleFor, siteOf } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
 import { localTime } from '@core/units/localTime';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -93,7 +93,7 @@ function Thumb({ frame, current, onChoose }: { frame: Row<'frame'>; current: boo
     >
       <canvas ref={canvas} width={width} height={height} />
       <small>
-        {localTime(facts.takenAt, document.site.timeZone)} {frame.value.name}
+        {localTime(facts.takenAt, siteOf(document).timeZone)} {frame.value.name}
       </small>
     </button>
   );

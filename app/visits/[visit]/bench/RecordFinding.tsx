@@ -3,6 +3,7 @@
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Select } from 'antd';
 import { useRef, useState } from 'react';
+import { siteOf } from '@core/visit/derive';
 import { localTime } from '@core/units/localTime';
 import { findingValueSchema, type FindingValue } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -96,7 +97,7 @@ export function RecordFinding({ frameId, thisRegionId, thatRegionId, summary, on
               { value: null, label: 'No photo' },
               ...photos.map((photo) => ({
                 value: photo.id,
-                label: `${photo.value.name} · ${localTime(document.photoFacts[photo.id]!.takenAt, document.site.timeZone)}${photo.value.frameId === frameId ? ' · of this frame' : ''}`,
+                label: `${photo.value.name} · ${localTime(document.photoFacts[photo.id]!.takenAt, siteOf(document).timeZone)}${photo.value.frameId === frameId ? ' · of this frame' : ''}`,
               })),
             ]}
           />

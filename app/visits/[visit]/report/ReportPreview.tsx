@@ -3,13 +3,12 @@
 import { DownloadOutlined } from '@ant-design/icons';
 import { Alert, Button, Progress } from 'antd';
 import type { Fact, ReportFinding } from '@core/report/model';
-import { visitRow } from '@core/visit/derive';
 import { FigureView } from '@ui/finding/FigureView';
 import { useReport } from '@ui/finding/useReport';
+import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { QuestionField } from './QuestionField';
-import { usePdf } from './usePdf';
 import styles from './ReportPreview.module.css';
 
 /** The report as it will be, from the same words and numbers as the PDF. */
@@ -17,7 +16,7 @@ export function ReportPreview() {
   const { document } = useVisit();
   const { unit } = useUnits();
   const { report, values } = useReport();
-  const pdf = usePdf(document.visitId);
+  const pdf = usePdf();
   return (
     <div className={styles.desk}>
       <div className={styles.bar}>
@@ -31,7 +30,11 @@ export function ReportPreview() {
             <Button onClick={pdf.cancel}>Cancel</Button>
           </div>
         ) : (
-          <Button type="primary" icon={<DownloadOutlined />} onClick={() => void pdf.make(unit)}>
+          <Button
+            type="primary"
+            icon={<DownloadOutlined />}
+            onClick={() => void pdf.make(`/api/visits/${document.visitId}/report`, { unit })}
+          >
             Download PDF
           </Button>
         )}
@@ -41,7 +44,7 @@ export function ReportPreview() {
         <h2 className={styles.title}>{report.site}</h2>
         <p className={styles.quiet}>{[report.address, report.visit, report.day].filter(Boolean).join(' · ')}</p>
         <h3>The question</h3>
-        <QuestionField key={visitRow(document).value.question} />
+        <QuestionField />
         <h3>In short</h3>
         <p>{report.answer}</p>
         <ol className={styles.summary}>

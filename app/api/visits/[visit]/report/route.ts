@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { CoreError } from '@core/errors';
 import { database } from '@data/connection';
 import { requireVisit } from '@data/queries/files';
 import { startJob } from '@server/jobs';
 import { makeReport } from '@server/makeReport';
 import { handle, requireId } from '../../../handle';
+import { requireBody } from '../../../readBody';
 
 const bodySchema = z.object({ unit: z.enum(['C', 'F']) });
 
@@ -12,10 +12,9 @@ const bodySchema = z.object({ unit: z.enum(['C', 'F']) });
 export async function POST(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
   return handle(request, async () => {
     const visitId = requireId((await context.params).visit);
-    const checked = bodySchema.safeParse(await request.json().catch(() => null));
-    if (!checked.success) throw new CoreError('bad_input', 'The unit must be C or F.', { argument: 'unit' }, 'Reload the page.');
+    const { unit } = await requireBody(request, bodySchema, 'The unit');
     await requireVisit(database(), visitId);
-    const jobId = startJob((signal, onProgress) => makeReport(database(), visitId, checked.data.unit, { signal, onProgress }));
+    const jobId = startJob((signal, onProgress) => makeReport(database(), visitId, unit, { signal, onProgress }));
     return Response.json({ jobId });
   });
 }

@@ -1,0 +1,193 @@
+'use client';
+
+import { EditOutlined, InboxOutlined, PlusOutlined, RollbackOutlined } from '@ant-design/icons';
+import { Alert, App, Button, Switch, Tooltip } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { number } from '@core/units/format';
+import { localDay } from '@core/units/localTime';
+import type { Row } from '@core/visit/rows';
+import type { SiteVisit, SiteWithVisits } from '@data/queries/visits';
+import { putRow } from '@ui/form/putRow';
+import { Desk } from '@ui/shell/Desk';
+import { SiteDialog } from '@ui/site/SiteDialog';
+import { NewVisitDialog } from './NewVisitDialog';
+import styles from './SiteList.module.css';
+
+/** All sites with their visits, and the way to new ones. */
+export function SiteList({ sites }: { sites: SiteWithVisits[] }) {
+  return (
+    <Desk here="/">
+      <Sites sites={sites} />
+    </Desk>
+  );
+}
+
+function Sites({ sites }: { sites: SiteWithVisits[] }) {
+  const router = useRouter();
+  const { message } = App.useApp();
+  // A visit of a site, or of a place that is not known yet.
+  const [beginning, setBeginning] = useState<{ site: Row<'site'> | null } | null>(null);
+  const [changing, setChanging] = useState<{ row: Row<'site'> | null } | null>(null);
+  const [archive, setArchive] = useState(false);
+  const archived = sites.filter(
+    ({ row, visits }) => row.value.archived || visits.some((visit) => visit.row.value.archived),
+  ).length;
+  const shown = sites.filter(({ row }) => archive || !row.value.archived);
+  const keep = (put: Promise<void>) => {
+    put.then(() => router.refresh()).catch((error: Error) => message.error(error.message));
+  };
+  return (
+    <>
+      <div className={styles.head}>
+        <h1>Sites and visits</h1>
+        {archived > 0 && (
+          <label className={styles.archive}>
+            <Switch size="small" checked={archive} onChange={setArchive} /> Show what is put away
+          </label>
+        )}
+        <Button icon={<PlusOutlined />} onClick={() => setChanging({ row: null })}>
+          New site
+        </Button>
+        <Button type="primary" icon={<PlusOutlined />} onClick={() => setBeginning({ site: null })}>
+          New visit
+        </Button>
+      </div>
+      {sites.length === 0 && <Welcome onBegin={() => setBeginning({ site: null })} />}
+      <ul className={styles.list}>
+        {shown.map((site) => (
+          <li key={site.row.id} className={styles.site} data-archived={site.row.value.archived}>
+            <div className={styles.siteHead}>
+              <span>
+                <h2>{site.row.value.name}</h2>
+                <small>{[site.row.value.address, placeWords(site.row)].filter(Boolean).join(' · ')}</small>
+              </span>
+              <Tooltip title="Change place and façades">
+                <Button
+                  type="text"
+                  icon={<EditOutlined />}
+                  aria-label={`Change ${site.row.value.name}`}
+                  onClick={() => setChanging({ row: site.row })}
+                />
+              </Tooltip>
+              <PutAway
+                name={site.row.value.name}
+                archived={site.row.value.archived}
+                onChange={(next) => keep(putRow('site', site.row.id, site.row.version, { ...site.row.value, archived: next }))}
+              />
+              <Button onClick={() => setBeginning({ site: site.row })} aria-label={`Visit ${site.row.value.name}`}>
+                Visit it
+              </Button>
+            </div>
+            {site.visits
+              .filter(({ row }) => archive || !row.value.archived)
+              .map((visit) => (
+                <VisitLine
+                  key={visit.row.id}
+                  visit={visit}
+                  site={site.row}
+                  onArchive={(next) =>
+                    keep(putRow('visit', visit.row.id, visit.row.version, { ...visit.row.value, archived: next }))
+                  }
+                />
+              ))}
+          </li>
+        ))}
+      </ul>
+      {beginning && (
+        <NewVisitDialog
+          site={beginning.site}
+          sites={sites.map(({ row }) => row).filter(({ value }) => !value.archived)}
+          onClose={() => setBeginning(null)}
+          onCreated={(id) => router.push(`/visits/${id}/question`)}
+        />
+      )}
+      {changing && (
+        <SiteDialog
+          row={changing.row}
+          onClose={() => setChanging(null)}
+          onKept={() => {
+            setChanging(null);
+            router.refresh();
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function placeWords({ value }: Row<'site'>): string {
+  if (value.latitude === null || value.longitude === null) return 'no place on the map yet';
+  const count = value.facades.length;
+  const side = (degrees: number, plus: string, minus: string) => `${number(Math.abs(degrees), 2)}° ${degrees < 0 ? minus : plus}`;
+  const place = `${side(value.latitude, 'N', 'S')}, ${side(value.longitude, 'E', 'W')}`;
+  return `${place} · ${count === 0 ? 'no façades yet' : `${count} ${count === 1 ? 'façade' : 'façades'}`}`;
+}
+
+function VisitLine({ visit, site, onArchive }: { visit: SiteVisit; site: Row<'site'>; onArchive(archived: boolean): void }) {
+  const { frames, findings, startedAt, row } = visit;
+  return (
+    <div className={styles.line} data-archived={row.value.archived}>
+      <Link href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
+        <span>
+          <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>
+          <small>{localDay(startedAt, site.value.timeZone)}</small>
+        </span>
+        <span className={styles.counts}>
+          {frames} {frames === 1 ? 'frame' : 'frames'}
+          <small>
+            {findings} {findings === 1 ? 'finding' : 'findings'}
+          </small>
+        </span>
+      </Link>
+      <PutAway name={row.value.title} archived={row.value.archived} onChange={onArchive} />
+    </div>
+  );
+}
+
+function PutAway({ name, archived, onChange }: { name: string; archived: boolean; onChange(archived: boolean): void }) {
+  const words = archived ? 'Take out again' : 'Put away: kept, but no longer in the list';
+  return (
+    <Tooltip title={words}>
+      <Button
+        type="text"
+        icon={archived ? <RollbackOutlined /> : <InboxOutlined />}
+        aria-label={`${archived ? 'Take out again' : 'Put away'}: ${name}`}
+        onClick={() => onChange(!archived)}
+      />
+    </Tooltip>
+  );
+}
+
+function Welcome({ onBegin }: { onBegin(): void }) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [making, setMaking] = useState(false);
+  const makeDemo = async () => {
+    setMaking(true);
+    const response = await fetch('/api/demo', { method: 'POST' });
+    const answer = (await response.json()) as { visitId?: string; error?: { message: string } };
+    setMaking(false);
+    if (answer.visitId) router.push(`/visits/${answer.visitId}/bench`);
+    else setProblem(answer.error?.message ?? 'The demo could not be made.');
+  };
+  return (
+    <section className={styles.empty}>
+      <h2>A visit holds one survey of one home</h2>
+      <p>
+        Why it was wanted, when to go, its frames and photos, what was found and the report. Begin your own, or look around in a
+        made-up one first.
+      </p>
+      <div className={styles.acts}>
+        <Button type="primary" onClick={onBegin}>
+          Begin a visit
+        </Button>
+        <Button loading={making} onClick={() => void makeDemo()}>
+          Make the demo visit
+        </Button>
+      </div>
+      {problem && <Alert type="error" title={problem} />}
+    </section>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { localDay } from '@core/units/localTime';
+import type { Row } from '@core/visit/rows';
+import { Desk } from '@ui/shell/Desk';
+import { NewLoanDialog } from './NewLoanDialog';
+import styles from './LoanList.module.css';
+
+/** Weeks in which one camera is shared among homes. */
+export function LoanList({ loans, sites }: { loans: Row<'loan'>[]; sites: Row<'site'>[] }) {
+  const router = useRouter();
+  const [making, setMaking] = useState(false);
+  const day = (time: number, zone: string) => localDay(new Date(time).toISOString(), zone);
+  return (
+    <Desk here="/loans">
+      <div className={styles.head}>
+        <h1>One camera, many homes</h1>
+        <Button type="primary" icon={<PlusOutlined />} disabled={sites.length === 0} onClick={() => setMaking(true)}>
+          New loan
+        </Button>
+      </div>
+      {loans.length === 0 && (
+        <p className={styles.quiet}>
+          A loan is some days with one camera. Say which homes wait and when somebody is in; Glow Den finds who has it when, by
+          the hours in which each home can be read.
+          {sites.length === 0 && ' It needs sites first: make one under Sites and visits.'}
+        </p>
+      )}
+      <ul className={styles.list}>
+        {loans.map(({ id, value }) => (
+          <li key={id}>
+            <Link href={`/loans/${id}`}>
+              <b>{value.name}</b>
+              <span>
+                {day(value.from, value.timeZone)} to {day(value.to, value.timeZone)}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {making && <NewLoanDialog sites={sites} onClose={() => setMaking(false)} onMade={(id) => router.push(`/loans/${id}`)} />}
+    </Desk>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import { CalendarOutlined, PrinterOutlined } from '@ant-design/icons';
+import { Alert, App, Button, Spin } from 'antd';
+import { loanSheet } from '@core/sharing/loanSheet';
+import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
+import { BOARD_DAYS, LEAD_DAYS } from '@core/weather/board';
+import type { Row } from '@core/visit/rows';
+import { loanValueSchema } from '@core/visit/rows';
+import { CommitText } from '@ui/form/CommitText';
+import { usePdf } from '@ui/pdf/usePdf';
+import { Desk } from '@ui/shell/Desk';
+import { ConflictDialog } from '@ui/visit/ConflictDialog';
+import { downloadCalendar } from '@ui/weather/downloadCalendar';
+import { useWeather } from '@ui/weather/useWeather';
+import { HomeList } from './HomeList';
+import { LoanFields } from './LoanFields';
+import { TurnList } from './TurnList';
+import { useLoan } from './useLoan';
+import { usePlanned } from './usePlanned';
+import styles from './LoanDesk.module.css';
+
+const DAY_MS = 24 * 3_600_000;
+
+/** One loan: its days, the homes that wait, and who has the camera when. */
+export function LoanDesk(props: { loan: Row<'loan'>; homes: Row<'loanHome'>[]; sites: Row<'site'>[] }) {
+  return (
+    <Desk here="/loans" wide>
+      <Work {...props} />
+    </Desk>
+  );
+}
+
+function Work({ loan, homes, sites }: { loan: Row<'loan'>; homes: Row<'loanHome'>[]; sites: Row<'site'>[] }) {
+  const store = useLoan({ loan, homes: Object.fromEntries(homes.map((row) => [row.id, row])) });
+  const { value } = store.rows.loan;
+  const site = new Map(sites.map((row) => [row.id, row]));
+  const waiting: LoanHomes = {
+    loan: store.rows.loan,
+    homes: Object.values(store.rows.homes)
+      .sort((a, b) => a.value.ordinal - b.value.ordinal)
+      .map((row) => ({ row, site: site.get(row.value.siteId)! })),
+  };
+  const weather = useWeather({
+    weatherId: value.weatherId,
+    latitude: value.latitude,
+    longitude: value.longitude,
+    from: value.from - LEAD_DAYS * DAY_MS,
+    to: value.from + (BOARD_DAYS + 1) * DAY_MS,
+  });
+  const found = weather.kind === 'ready' ? weather.weather : null;
+  const state = usePlanned(waiting, found);
+  const planned = state.kind === 'ready' ? state.planned : null;
+  return (
+    <>
+      <div className={styles.head}>
+        <div className={styles.name}>
+          <h1 className={styles.heading}>{value.name}</h1>
+          <CommitText
+            label="Name of the loan"
+            value={value.name}
+            schema={loanValueSchema.shape.name}
+            onCommit={(name) => store.putLoan({ ...value, name })}
+          />
+        </div>
+        <span role="status" className={styles.quiet}>
+          {{ saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection' }[store.saveState]}
+        </span>
+        {planned && <Outputs loan={waiting} planned={planned} />}
+      </div>
+      <LoanFields value={value} weather={found} onChange={store.putLoan} />
+      {weather.kind === 'problem' && <Alert type="error" title={weather.words} />}
+      <div className={styles.columns}>
+        <HomeList loan={waiting} sites={sites} onPut={store.putHome} />
+        <section className={styles.card} aria-label="Who has it when">
+          <h2>Who has it when</h2>
+          {state.kind === 'working' && <Spin />}
+          {state.kind === 'problem' && <Alert type="error" title={state.words} />}
+          {planned && <TurnList loan={waiting} planned={planned} />}
+        </section>
+      </div>
+      {store.conflict && <ConflictDialog conflict={store.conflict} onSettle={store.settle} />}
+    </>
+  );
+}
+
+function Outputs({ loan, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
+  const { message } = App.useApp();
+  const pdf = usePdf();
+  const site = new Map(loan.homes.map(({ row, site: one }) => [row.id, one.value]));
+  const write = () =>
+    downloadCalendar(
+      loan.loan.value.name,
+      planned.turns.map((turn) => ({
+        uid: `${turn.homeId}@glow-den`,
+        from: turn.from,
+        to: turn.to,
+        title: `${loan.loan.value.name}: ${site.get(turn.homeId)!.name}`,
+        description: planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? '',
+        location: site.get(turn.homeId)!.address,
+      })),
+    ).catch((error: Error) => message.error(error.message));
+  return (
+    <>
+      {pdf.state.problem && <Alert type="error" title={pdf.state.problem} />}
+      {pdf.state.running ? (
+        <Button onClick={pdf.cancel}>Making the sheet … cancel</Button>
+      ) : (
+        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/papers', loanSheet(loan, planned))}>
+          Sheet to print
+        </Button>
+      )}
+      <Button type="primary" icon={<CalendarOutlined />} disabled={planned.turns.length === 0} onClick={() => void write()}>
+        Put in calendar
+      </Button>
+    </>
+  );
+}

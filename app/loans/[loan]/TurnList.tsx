@@ -1,0 +1,58 @@
+'use client';
+
+import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
+import { grade } from '@core/weather/bestSlots';
+import { localTime } from '@core/units/localTime';
+import styles from './TurnList.module.css';
+
+/** Who has the camera when, what was given up for it, and who waits. */
+export function TurnList({ loan: { loan, homes }, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
+  const { timeZone } = loan.value;
+  const names = new Map(homes.map(({ row, site }) => [row.id, site.value.name]));
+  const clock = (time: number) => localTime(new Date(time).toISOString(), timeZone);
+  const dayOf = (time: number) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'short' }).format(time);
+  return (
+    <>
+      {planned.turns.length === 0 && (
+        <p className={styles.quiet}>{homes.length === 0 ? 'No home waits yet.' : 'No home can be served.'}</p>
+      )}
+      <ol className={styles.turns}>
+        {planned.turns.map((turn, i) => {
+          const day = dayOf(turn.from);
+          const before = planned.turns[i - 1];
+          const trade = planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId);
+          return (
+            <li key={turn.homeId}>
+              {(!before || dayOf(before.from) !== day) && <h3>{day}</h3>}
+              <div className={styles.turn}>
+                <span className={styles.grade} data-grade={grade(turn.score)}>
+                  {grade(turn.score)}
+                </span>
+                <span>
+                  <b>
+                    {clock(turn.from)}–{clock(turn.to)}
+                  </b>{' '}
+                  {names.get(turn.homeId)}
+                  {trade && <small>{trade.words}</small>}
+                </span>
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      {planned.waiting.length > 0 && (
+        <>
+          <h3 className={styles.waitHead}>Waiting</h3>
+          <ul className={styles.waiting}>
+            {planned.waiting.map(({ homeId, words }) => (
+              <li key={homeId}>
+                <b>{names.get(homeId)}</b> {words}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,215 @@
+'use client';
+
+import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
+import { Alert, App, Button, Segmented, Slider, Spin, Tag } from 'antd';
+import Link from 'next/link';
+import { useRef, useState } from 'react';
+import { onlyRow, siteOf } from '@core/visit/derive';
+import { headline, type Slot } from '@core/weather/bestSlots';
+import { isoDay, localDayNumber } from '@core/weather/board';
+import type { Strictness } from '@core/weather/plan';
+import type { PlanValue } from '@core/visit/rows';
+import { SiteDialog } from '@ui/site/SiteDialog';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { downloadCalendar } from '@ui/weather/downloadCalendar';
+import { WeatherSource } from '@ui/weather/WeatherSource';
+import { Board, type Picked } from './Board';
+import { SlotList } from './SlotList';
+import { useHours, useNow, type ScoredWeek } from './useHours';
+import { WallMemory } from './WallMemory';
+import { Why } from './Why';
+import styles from './Hours.module.css';
+
+const INSIDE = { min: 5, max: 30 };
+
+/** Which hours are worth driving out for. */
+export function Hours() {
+  const { document, edit, reload } = useVisit();
+  const units = useUnits();
+  const now = useNow();
+  const row = onlyRow(document, 'plan');
+  const site = siteOf(document);
+  const [tried, setTried] = useState<number | null>(null);
+  const [placing, setPlacing] = useState(false);
+  const { plan, state, week, firstDay } = useHours(tried ?? undefined);
+  const put = (label: string, change: Partial<PlanValue>) =>
+    edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, ...change } }]);
+  const inside = tried ?? row.value.insideC;
+  const day = (number: number) => isoDay(number);
+  const words = week && headline(week.result, week.slots, week.plan);
+  return (
+    <div className={styles.desk}>
+      <div className={styles.head}>
+        <div className={styles.answer}>
+          <h1>{words?.title ?? 'Which hours are worth driving out for?'}</h1>
+          <p>{words?.detail}</p>
+        </div>
+        <Link href={`/visits/${document.visitId}/hours/letter`}>
+          <Button icon={<MailOutlined />}>Letter to the householder</Button>
+        </Link>
+        {week && <CalendarButton week={week} slot={row.value.slot ?? week.slots[0] ?? null} />}
+      </div>
+      {!plan || plan.facades.length === 0 ? (
+        <section className={styles.card}>
+          <h2>{plan ? 'Say which way the house faces' : 'Say where the house is'}</h2>
+          <p className={styles.quiet}>
+            The sun, the forecast and each façade&apos;s good hours follow from latitude, longitude and façades.
+            {plan ? ' Without façades only the inside is judged.' : ''}
+          </p>
+          <Button type="primary" onClick={() => setPlacing(true)}>
+            {plan ? 'Add façades' : 'Set the place'}
+          </Button>
+        </section>
+      ) : null}
+      {plan && (
+        <>
+          <section className={styles.card}>
+            <div className={styles.bar}>
+              <h2>Readable hours</h2>
+              <label className={styles.from}>
+                Week from
+                <input
+                  type="date"
+                  value={day(firstDay)}
+                  onChange={(event) => event.target.value && put('Week looked at', { firstDay: event.target.value })}
+                />
+              </label>
+              {row.value.firstDay && (
+                <Button type="link" size="small" onClick={() => put('Week looked at', { firstDay: null })}>
+                  Today
+                </Button>
+              )}
+              <WeatherSource
+                weather={week?.weather ?? null}
+                timeZone={site.timeZone}
+                onBring={({ weatherId, start, count }) => {
+                  const today = localDayNumber(now, site.timeZone);
+                  const covered = now >= start && now < start + count * 3_600_000;
+                  const first = covered ? today : localDayNumber(start, site.timeZone);
+                  put('Weather file', { weatherId, firstDay: isoDay(first) });
+                }}
+                onForecast={() => put('Forecast instead of a file', { weatherId: null, firstDay: null })}
+              />
+              <span className={styles.space} />
+              <Segmented<Strictness>
+                aria-label="How strictly hours are judged"
+                value={row.value.strictness}
+                options={[
+                  { value: 'usual', label: 'Usual' },
+                  { value: 'strict', label: 'Strict: dark, 15 K' },
+                ]}
+                onChange={(strictness) => put('Strictness', { strictness })}
+              />
+              <WallMemory />
+            </div>
+            <div className={styles.bar}>
+              <label className={styles.whatIf}>
+                <span>What if it is inside</span>
+                <Slider
+                  {...INSIDE}
+                  step={0.5}
+                  value={inside}
+                  ariaLabelForHandle="Expected temperature inside, °C"
+                  tooltip={{ open: false }}
+                  onChange={setTried}
+                  onChangeComplete={(insideC) => {
+                    put('Expected inside', { insideC });
+                    setTried(null);
+                  }}
+                />
+                <b>{units.temperature(inside)}</b>
+              </label>
+              {week && <Tag>{week.result.season === 'cooled' ? 'Cooled house: faults show warm inside' : 'Heated house'}</Tag>}
+              {week?.plan.purpose === 'solar-gain' && <Tag>Solar gain: sunny hours wanted</Tag>}
+            </div>
+            {state.kind === 'problem' && <Alert type="error" title={state.words} />}
+            {state.kind === 'loading' && !week && <Spin />}
+            {week && (
+              <Picks key={`${week.firstDay} ${week.plan.facades.length}`} week={week} now={now} put={put} slot={row.value.slot} />
+            )}
+          </section>
+        </>
+      )}
+      {placing && (
+        <SiteDialog
+          row={document.rows.site[document.siteId]!}
+          onClose={() => setPlacing(false)}
+          onKept={() => {
+            setPlacing(false);
+            void reload();
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Board, slots and reasons, with what is picked on the board. */
+function Picks({
+  week,
+  now,
+  slot,
+  put,
+}: {
+  week: ScoredWeek;
+  now: number;
+  slot: PlanValue['slot'];
+  put(label: string, change: Partial<PlanValue>): void;
+}) {
+  const [picked, setPicked] = useState<Picked>(() => firstPick(week));
+  const why = useRef<HTMLDivElement>(null);
+  return (
+    <>
+      <Board week={week} now={now} picked={picked} slot={slot} onPick={setPicked} />
+      <div className={styles.columns} ref={why}>
+        <Why week={week} picked={picked} slot={slot} />
+        <SlotList
+          week={week}
+          slot={slot}
+          onSettle={(next) => put(next ? 'Slot settled' : 'Slot given up', { slot: next })}
+          onLook={(one) => setPicked({ ...picked, day: dayOf(week, one) })}
+        />
+      </div>
+    </>
+  );
+}
+
+function dayOf(week: ScoredWeek, slot: { from: number }): number {
+  return Math.max(
+    0,
+    week.days.findLastIndex(({ start }) => start <= slot.from),
+  );
+}
+
+/** The best slot's day, and the façade that keeps most of the sun. */
+function firstPick(week: ScoredWeek): Picked {
+  const day = week.slots[0] ? dayOf(week, week.slots[0]) : 0;
+  const most = week.plan.facades.map((_, k) => Math.max(0, ...week.days[day]!.hours.map((hour) => hour.facades[k]!.sunExcessK)));
+  return { day, row: most.length === 0 ? 'inside' : most.indexOf(Math.max(...most)) };
+}
+
+function CalendarButton({ week, slot }: { week: ScoredWeek; slot: PlanValue['slot'] }) {
+  const { document } = useVisit();
+  const { message } = App.useApp();
+  const site = siteOf(document);
+  const known: Slot | undefined = week.slots.find(({ from }) => from === slot?.from);
+  const write = () => {
+    if (!slot) return;
+    downloadCalendar(`${site.name} survey`, [
+      {
+        uid: `${document.visitId}@glow-den`,
+        from: slot.from,
+        to: slot.to,
+        title: `Thermal survey: ${site.name}`,
+        description: [known?.summary, onlyRow(document, 'intake').value.access].filter(Boolean).join('\n'),
+        location: site.address,
+      },
+    ]).catch((error: Error) => message.error(error.message));
+  };
+  return (
+    <Button type="primary" icon={<CalendarOutlined />} disabled={!slot} onClick={write}>
+      Put in calendar
+    </Button>
+  );
+}

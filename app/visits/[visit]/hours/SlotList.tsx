@@ -1,0 +1,70 @@
+'use client';
+
+import { CheckOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { grade, type Slot } from '@core/weather/bestSlots';
+import { localTime } from '@core/units/localTime';
+import { useUnits } from '@ui/units/UnitProvider';
+import type { ScoredWeek } from './useHours';
+import styles from './SlotList.module.css';
+
+/** The best slots, each with what it is good for, and the one that was settled on. */
+export function SlotList({
+  week,
+  slot,
+  onSettle,
+  onLook,
+}: {
+  week: ScoredWeek;
+  slot: { from: number; to: number } | null;
+  onSettle(slot: { from: number; to: number } | null): void;
+  onLook(slot: Slot): void;
+}) {
+  const units = useUnits();
+  const { timezone } = week.plan;
+  const settled = (one: Slot) => slot?.from === one.from && slot.to === one.to;
+  const lost = slot !== null && !week.slots.some(settled);
+  return (
+    <section className={styles.slots} aria-label="Best slots">
+      <h2>Best slots</h2>
+      {week.slots.length === 0 && <p className={styles.quiet}>None of this week is good enough.</p>}
+      {lost && (
+        <div className={styles.lost}>
+          <span>You settled on {slotWords(slot, timezone)}. It is not among the best now.</span>
+          <Button size="small" onClick={() => onSettle(null)}>
+            Give it up
+          </Button>
+        </div>
+      )}
+      <ol>
+        {week.slots.map((one) => (
+          <li key={one.from} data-settled={settled(one)}>
+            <span className={styles.grade} data-grade={grade(one.score)}>
+              {grade(one.score)}
+            </span>
+            <button type="button" className={styles.when} onClick={() => onLook(one)}>
+              {slotWords(one, timezone)}
+            </button>
+            <span className={styles.kelvin}>{units.difference(one.differenceK)}</span>
+            <p>{one.summary}</p>
+            <Button
+              size="small"
+              type={settled(one) ? 'primary' : 'default'}
+              icon={settled(one) ? <CheckOutlined /> : undefined}
+              aria-pressed={settled(one)}
+              aria-label={`Settle on ${slotWords(one, timezone)}`}
+              onClick={() => onSettle(settled(one) ? null : { from: one.from, to: one.to })}
+            >
+              {settled(one) ? 'Settled' : 'Settle on it'}
+            </Button>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+export function slotWords({ from, to }: { from: number; to: number }, timeZone: string): string {
+  const day = new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(from);
+  return `${day}, ${localTime(new Date(from).toISOString(), timeZone)}–${localTime(new Date(to).toISOString(), timeZone)}`;
+}

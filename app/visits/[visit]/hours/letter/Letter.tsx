@@ -1,0 +1,97 @@
+'use client';
+
+import { ArrowLeftOutlined, CopyOutlined, DownloadOutlined } from '@ant-design/icons';
+import { Alert, App, Button } from 'antd';
+import Link from 'next/link';
+import { householderLetter } from '@core/letter/householderLetter';
+import { onlyRow, siteOf } from '@core/visit/derive';
+import { planValueSchema } from '@core/visit/rows';
+import { paperFromText } from '@core/report/paper';
+import { CommitText } from '@ui/form/CommitText';
+import { usePdf } from '@ui/pdf/usePdf';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { useHours } from '../useHours';
+import { slotWords } from '../SlotList';
+import styles from './Letter.module.css';
+
+/** What the householder is asked to do, and from when; follows the plan until somebody changes it. */
+export function Letter() {
+  const { document, edit } = useVisit();
+  const { message } = App.useApp();
+  const pdf = usePdf();
+  const { week } = useHours();
+  const row = onlyRow(document, 'plan');
+  const { kind, people } = onlyRow(document, 'intake').value;
+  const site = siteOf(document);
+  const slot = row.value.slot ?? week?.slots[0] ?? null;
+  const written = householderLetter({
+    siteName: site.name,
+    kind,
+    slot: slot && { from: slot.from, to: slot.to },
+    timeZone: site.timeZone,
+    insideC: row.value.insideC,
+    season: week?.result.season ?? 'heated',
+    people,
+    outdoors: site.facades.length > 0,
+  });
+  const text = row.value.letter ?? written;
+  const put = (label: string, letter: string | null) =>
+    edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, letter } }]);
+  const copy = async () => {
+    await navigator.clipboard.writeText(text);
+    void message.success('The letter is copied as plain text.');
+  };
+  return (
+    <div className={styles.desk}>
+      <div className={styles.bar}>
+        <Link href={`/visits/${document.visitId}/hours`}>
+          <Button type="text" icon={<ArrowLeftOutlined />}>
+            Hours
+          </Button>
+        </Link>
+        <h1>Letter to the householder</h1>
+        {row.value.letter !== null && (
+          <Button onClick={() => put('Letter follows the plan', null)}>Write it anew from the plan</Button>
+        )}
+        <Button icon={<CopyOutlined />} onClick={() => void copy()}>
+          Copy text
+        </Button>
+        {pdf.state.running ? (
+          <Button onClick={pdf.cancel}>Making the PDF … cancel</Button>
+        ) : (
+          <Button
+            type="primary"
+            icon={<DownloadOutlined />}
+            onClick={() =>
+              void pdf.make(
+                '/api/papers',
+                paperFromText(text, [site.name, site.address].filter(Boolean).join(', '), `${site.name} letter`),
+              )
+            }
+          >
+            Download PDF
+          </Button>
+        )}
+      </div>
+      {pdf.state.problem && <Alert type="error" title={pdf.state.problem} />}
+      <p className={styles.quiet}>
+        {row.value.letter === null
+          ? row.value.slot
+            ? `Written for ${slotWords(row.value.slot, site.timeZone)}. Change a word and it stays as you leave it.`
+            : slot
+              ? `No slot is settled yet: written for the best one, ${slotWords(slot, site.timeZone)}.`
+              : 'No slot is settled yet: times are hours before the visit.'
+          : 'Changed by hand: it no longer follows the plan.'}
+      </p>
+      <article className={styles.sheet}>
+        <CommitText
+          label="Letter"
+          value={text}
+          schema={planValueSchema.shape.letter.unwrap()}
+          rows={28}
+          onCommit={(letter) => put('Letter changed', letter)}
+        />
+      </article>
+    </div>
+  );
+}

@@ -1,0 +1,5 @@
+import { Letter } from './Letter';
+
+export default function LetterPage() {
+  return <Letter />;
+}

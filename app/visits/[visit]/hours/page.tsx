@@ -1,0 +1,5 @@
+import { Hours } from './Hours';
+
+export default function HoursPage() {
+  return <Hours />;
+}

@@ -1,0 +1,81 @@
+'use client';
+
+import { useMemo, useSyncExternalStore } from 'react';
+import { bestSlots, type Slot } from '@core/weather/bestSlots';
+import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type BoardDay } from '@core/weather/board';
+import { momentOf } from '@core/weather/localClock';
+import type { HoursPlan } from '@core/weather/plan';
+import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
+import { onlyRow } from '@core/visit/derive';
+import { hoursPlanOf } from '@core/visit/hoursPlan';
+import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
+import { useVisit } from '@ui/visit/VisitProvider';
+
+const MINUTE = 60_000;
+
+/** The current moment, to the minute. */
+export function useNow(): number {
+  return useSyncExternalStore(
+    (listener) => {
+      const timer = setInterval(listener, MINUTE);
+      return () => clearInterval(timer);
+    },
+    () => Math.floor(Date.now() / MINUTE) * MINUTE,
+    () => 0,
+  );
+}
+
+export interface ScoredWeek {
+  plan: HoursPlan;
+  result: HoursResult;
+  days: BoardDay[];
+  slots: Slot[];
+  weather: FoundWeather;
+  firstDay: number;
+}
+
+/** The visit's week: its weather, its scores, its best slots. `inside` tries another indoor temperature. */
+export function useHours(inside?: number): {
+  plan: HoursPlan | null;
+  state: WeatherState;
+  week: ScoredWeek | null;
+  firstDay: number;
+} {
+  const { document } = useVisit();
+  const now = useNow();
+  const stored = hoursPlanOf(document);
+  const { weatherId, firstDay: chosen } = onlyRow(document, 'plan').value;
+  const zone = stored?.timezone ?? 'UTC';
+  const firstDay = chosen ? dayNumber(chosen) : localDayNumber(now, zone);
+  const state = useWeather(
+    stored && now > 0
+      ? {
+          weatherId,
+          latitude: stored.latitude,
+          longitude: stored.longitude,
+          from: momentOf(firstDay - LEAD_DAYS, 0, zone),
+          to: momentOf(firstDay + BOARD_DAYS, 0, zone),
+        }
+      : null,
+  );
+  const plan = stored && inside !== undefined ? { ...stored, inside_c: inside } : stored;
+  const planKey = JSON.stringify(plan);
+  const week = useMemo(() => {
+    const scoredFor = JSON.parse(planKey) as HoursPlan | null;
+    if (!scoredFor || state.kind !== 'ready') return null;
+    const { weather } = state;
+    const begin = momentOf(firstDay, 0, scoredFor.timezone);
+    const scored: HoursResult = weather.hours.length > 0 ? scoreHours(weather, scoredFor) : { season: 'heated', hours: [] };
+    // Days before the first only prepare the walls.
+    const result = { ...scored, hours: scored.hours.filter(({ time }) => time >= begin) };
+    return {
+      plan: scoredFor,
+      result,
+      days: boardDays(result.hours, firstDay, scoredFor.timezone),
+      slots: bestSlots(result, scoredFor),
+      weather,
+      firstDay,
+    };
+  }, [planKey, state, firstDay]);
+  return { plan, state, week, firstDay };
+}

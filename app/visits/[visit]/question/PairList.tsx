@@ -1,0 +1,85 @@
+'use client';
+
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { AutoComplete, Button, Input } from 'antd';
+import { useState } from 'react';
+import type { z } from 'zod';
+import { CommitText } from '@ui/form/CommitText';
+import styles from './PairList.module.css';
+
+export type Pair = [string, string];
+
+interface Field {
+  name: string;
+  placeholder: string;
+  schema: z.ZodType<string>;
+}
+
+/** Short lines of two fields; a line is kept as soon as both say something valid. */
+export function PairList({
+  items,
+  fields,
+  suggestions,
+  addWords,
+  wideFirst,
+  onChange,
+}: {
+  items: Pair[];
+  fields: [Field, Field];
+  /** Offered for the first field of a new line. */
+  suggestions?: string[];
+  addWords: string;
+  wideFirst?: boolean;
+  onChange(items: Pair[]): void;
+}) {
+  const [draft, setDraft] = useState<Pair>(['', '']);
+  const checked = [fields[0].schema.safeParse(draft[0]), fields[1].schema.safeParse(draft[1])] as const;
+  const ready = checked[0].success && checked[1].success;
+  const add = () => {
+    if (!checked[0].success || !checked[1].success) return;
+    onChange([...items, [checked[0].data, checked[1].data]]);
+    setDraft(['', '']);
+  };
+  return (
+    <ul className={styles.list} data-wide-first={wideFirst}>
+      {items.map((item, i) => (
+        <li key={i}>
+          {fields.map(({ name, schema }, k) => (
+            <CommitText
+              key={name}
+              label={`${name}, line ${i + 1}`}
+              value={item[k]!}
+              schema={schema}
+              onCommit={(value) =>
+                onChange(items.map((one, n) => (n === i ? (k === 0 ? [value, one[1]] : [one[0], value]) : one)))
+              }
+            />
+          ))}
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Remove line ${i + 1}: ${item[0]}`}
+            onClick={() => onChange(items.filter((_, n) => n !== i))}
+          />
+        </li>
+      ))}
+      <li>
+        <AutoComplete
+          aria-label={fields[0].name}
+          value={draft[0]}
+          placeholder={fields[0].placeholder}
+          options={(suggestions ?? []).map((value) => ({ value }))}
+          onChange={(value: string) => setDraft([value ?? '', draft[1]])}
+        />
+        <Input
+          aria-label={fields[1].name}
+          value={draft[1]}
+          placeholder={fields[1].placeholder}
+          onChange={(event) => setDraft([draft[0], event.target.value])}
+          onPressEnter={add}
+        />
+        <Button icon={<PlusOutlined />} aria-label={addWords} title={addWords} disabled={!ready} onClick={add} />
+      </li>
+    </ul>
+  );
+}

@@ -1,0 +1,5 @@
+import { Intake } from './Intake';
+
+export default function QuestionPage() {
+  return <Intake />;
+}

@@ -1,0 +1,54 @@
+import { paperFromText } from '../report/paper';
+import { VISIT_KINDS } from '../visit/kinds';
+import { householderLetter, type LetterFacts } from './householderLetter';
+
+const facts: LetterFacts = {
+  siteName: 'Old Kiln Row · No. 2',
+  kind: 'heat-loss',
+  slot: { from: Date.UTC(2027, 1, 11, 20), to: Date.UTC(2027, 1, 11, 23) },
+  timeZone: 'Europe/London',
+  insideC: 20,
+  season: 'heated',
+  people: 'one cat that slips out',
+  outdoors: true,
+};
+
+describe('the letter to the householder', () => {
+  test('counts back from the slot, by the clock at the site', () => {
+    const letter = householderLetter(facts);
+    expect(letter).toContain('Thursday 11 February, 20:00 to 23:00');
+    expect(letter).toContain('Heating on and steady at about 20 °C from Thursday 11 February, 08:00');
+    expect(letter).toContain('No fire in stove or fireplace from Wednesday 10 February, 20:00');
+    expect(letter).toContain('one cat that slips out');
+    expect(letter).toContain('carbon monoxide');
+  });
+
+  test('counts over a change of the clock as clocks do', () => {
+    const from = Date.UTC(2027, 2, 28, 7);
+    expect(householderLetter({ ...facts, slot: { from, to: from + 3_600_000 } })).toContain('from Saturday 27 March, 19:00');
+  });
+
+  test('without a slot it speaks of hours before the visit', () => {
+    expect(householderLetter({ ...facts, slot: null })).toContain('from 12 hours before the visit');
+  });
+
+  test('a cooled house is kept cool, a heating engineer finds it cold, a look at the sun finds the sun', () => {
+    expect(householderLetter({ ...facts, season: 'cooled' })).toContain('Cooling on');
+    expect(householderLetter({ ...facts, kind: 'no-heat' })).toContain('watch it warm up from cold');
+    expect(householderLetter({ ...facts, kind: 'solar-gain' })).not.toContain('Heating on');
+    expect(householderLetter({ ...facts, outdoors: false })).not.toContain('outside walls clear');
+  });
+
+  test.each(VISIT_KINDS)('%s: says when, what and what to mind, and never asks anybody to climb', (kind) => {
+    const paper = paperFromText(householderLetter({ ...facts, kind }), '', 'x');
+    expect(paper.title).toBe('Before the thermal survey of Old Kiln Row · No. 2');
+    expect(paper.blocks.filter((block) => block.kind === 'heading').map(({ text }) => text)).toEqual([
+      'Please do:',
+      'Please mind:',
+    ]);
+    const points = paper.blocks.flatMap((block) => (block.kind === 'points' ? block.points : []));
+    expect(points.length).toBeGreaterThanOrEqual(6);
+    expect(points).toContainEqual(expect.stringMatching(/do not climb/));
+    expect(points).toContainEqual(expect.stringMatching(/frail people/));
+  });
+});

@@ -1,0 +1,98 @@
+import { localTime } from '../units/localTime';
+import type { VisitKind } from '../visit/kinds';
+import { KINDS } from '../visit/kinds';
+
+export interface LetterFacts {
+  siteName: string;
+  kind: VisitKind;
+  /** When the survey is; null while no slot is settled. */
+  slot: { from: number; to: number } | null;
+  timeZone: string;
+  /** Expected inside, °C. */
+  insideC: number;
+  season: 'heated' | 'cooled';
+  /** People and pets to mind, as somebody typed it. */
+  people: string;
+  /** Whether façades are looked at from outside. */
+  outdoors: boolean;
+}
+
+/** Hours of steady running before a survey. */
+const STEADY_H = 12;
+const BLINDS_H = 2;
+const CUPBOARDS_H = 6;
+const FIRE_H = 24;
+const HOUR_MS = 3_600_000;
+
+/**
+ * What the householder is asked to do, and from when: plain text with a title, headings that end in a colon and points.
+ * Times go backwards from the slot; without one they are given as hours before the visit.
+ */
+export function householderLetter(facts: LetterFacts): string {
+  const { siteName, slot, timeZone } = facts;
+  const day = (time: number) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'long' }).format(time);
+  const clock = (time: number) => localTime(new Date(time).toISOString(), timeZone);
+  const since = (hours: number): string =>
+    slot
+      ? `from ${day(slot.from - hours * HOUR_MS)}, ${clock(slot.from - hours * HOUR_MS)}`
+      : `from ${hours} hours before the visit`;
+  const when = slot ? `${day(slot.from)}, ${clock(slot.from)} to ${clock(slot.to)}` : 'a day and hour that we will tell you';
+  const points = facts.kind === 'solar-gain' ? gainPoints() : surveyPoints(facts, since);
+  return [
+    `Before the thermal survey of ${siteName}`,
+    '',
+    `We come on ${when}, ${KINDS[facts.kind].wanted}. The camera sees surface temperatures; it works only if the house has been left steady for some hours. Please help with the following.`,
+    '',
+    'Please do:',
+    ...points.map((point) => `• ${point}`),
+    '',
+    'Please mind:',
+    ...cautions(facts).map((point) => `• ${point}`),
+    '',
+    'If the weather turns, we will call and choose another hour. If any of this cannot be done, leave it and tell us: we will work round it.',
+  ].join('\n');
+}
+
+function surveyPoints({ insideC, season, outdoors, kind }: LetterFacts, since: (hours: number) => string): string[] {
+  if (kind === 'no-heat')
+    return [
+      'Leave the heating off for some hours before we come: we watch it warm up from cold.',
+      'Make every radiator, valve and manifold reachable: no towels, curtains or furniture in front.',
+      'Have the keys of the boiler or plant room ready. Please do not change settings yourself.',
+    ];
+  const running =
+    season === 'heated'
+      ? `Heating on and steady at about ${insideC} °C ${since(STEADY_H)}; no night set-back.`
+      : `Cooling on and steady at about ${insideC} °C ${since(STEADY_H)}.`;
+  return [
+    running,
+    `Doors between rooms open, outer doors and windows closed ${since(BLINDS_H)}.`,
+    `Curtains and blinds open ${since(BLINDS_H)}.`,
+    `Furniture a hand's width off outside walls, and cupboards on outside walls emptied or opened, ${since(CUPBOARDS_H)}.`,
+    `No fire in stove or fireplace ${since(FIRE_H)}; close its damper only when everything is cold.`,
+    'No laundry drying inside that day; cook and bathe early.',
+    'Loft hatch closed but reachable. Tell us of rooms that are not used or not heated.',
+    ...(outdoors ? ['Leave the outside walls clear: no ladders, bicycles or bins against them. Do not wet them.'] : []),
+  ];
+}
+
+function gainPoints(): string[] {
+  return [
+    'Leave half of the blinds and shades open and half closed, so that the two can be compared.',
+    'Leave the cooling as you usually run it, and tell us how that is.',
+    'Keep the floor behind large windows clear.',
+  ];
+}
+
+function cautions({ season, people, kind }: LetterFacts): string[] {
+  return [
+    'Nobody should freeze or overheat for a survey: frail people, small children and pets come first.',
+    ...(people.trim() === '' ? [] : [`You told us: ${people.trim()}. We will mind that.`]),
+    ...(season === 'heated' && kind !== 'solar-gain'
+      ? ['No extra fuel heaters. Keep air vents open while anything burns fuel, and a carbon monoxide alarm in the room.']
+      : []),
+    'Do not open electrical covers, flues or gas appliances, and do not climb into the loft or onto a roof for us.',
+    'The camera shows people too. Tell us which rooms we must not enter; pictures are used for the report only.',
+  ];
+}

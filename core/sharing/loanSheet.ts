@@ -1,0 +1,61 @@
+import type { Paper } from '../report/paper';
+import { localDay, localTime } from '../units/localTime';
+import type { LoanHomes, PlannedLoan } from './planLoan';
+
+/** The sheet that goes with the camera: who has it when, and who waits. */
+export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Paper {
+  const { value } = loan;
+  const iso = (time: number) => new Date(time).toISOString();
+  const siteOf = new Map(homes.map(({ row, site }) => [row.id, site.value]));
+  const rows = planned.turns.map((turn) => {
+    const site = siteOf.get(turn.homeId)!;
+    const day = new Intl.DateTimeFormat('en-GB', {
+      timeZone: value.timeZone,
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+    }).format(turn.from);
+    const trade = planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? '';
+    return [
+      `${day}, ${localTime(iso(turn.from), value.timeZone)}–${localTime(iso(turn.to), value.timeZone)}`,
+      [site.name, site.address].filter(Boolean).join('\n'),
+      trade,
+      '',
+    ];
+  });
+  const blocks: Paper['blocks'] = [
+    {
+      kind: 'table',
+      columns: [
+        { name: 'When', share: 2 },
+        { name: 'Home', share: 3 },
+        { name: 'Note', share: 3 },
+        { name: 'Received, with all parts', share: 2 },
+      ],
+      rows,
+    },
+  ];
+  if (planned.waiting.length > 0) {
+    blocks.push(
+      { kind: 'heading', text: 'Waiting for the next loan' },
+      { kind: 'points', points: planned.waiting.map(({ homeId, words }) => `${siteOf.get(homeId)!.name}: ${words}`) },
+    );
+  }
+  blocks.push(
+    { kind: 'heading', text: 'Before it is handed on' },
+    {
+      kind: 'points',
+      points: [
+        'Camera charged, lens cap on, every part in the bag.',
+        'Pictures copied off and the card emptied: a thermal frame shows people and their homes.',
+        'What was turned up, taped or closed in the home is put back.',
+      ],
+    },
+  );
+  return {
+    title: value.name,
+    subtitle: `${localDay(iso(value.from), value.timeZone)} to ${localDay(iso(value.to), value.timeZone)}. If the weather turns, ask for a new sheet.`,
+    fileName: value.name,
+    blocks,
+  };
+}

@@ -1,0 +1,41 @@
+import { eq } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { CoreError } from '@core/errors';
+import type { Weather } from '@core/weather/weather';
+import type { Database } from '../connection';
+import { weather } from '../schema';
+import { putBlob } from './blobs';
+
+export interface StoredWeather extends Weather {
+  id: string;
+  fileName: string;
+  format: string;
+}
+
+/** Keeps a file's weather with its bytes; the same file again is the one that is there. */
+export async function addWeather(
+  db: Database,
+  file: { fileName: string; bytes: Uint8Array },
+  read: Weather & { format: string },
+): Promise<string> {
+  return db.transaction(async (tx) => {
+    const fileSha = await putBlob(tx, file.bytes);
+    const [known] = await tx.select({ id: weather.id }).from(weather).where(eq(weather.fileSha, fileSha));
+    if (known) return known.id;
+    const id = newId();
+    const { start, hours, warnings, format } = read;
+    const startsAt = new Date(start);
+    await tx
+      .insert(weather)
+      .values({ id, fileName: file.fileName, format, fileSha, startsAt, count: hours.length, hours, warnings });
+    return id;
+  });
+}
+
+/** @throws CoreError `not_found` */
+export async function getWeather(db: Database, id: string): Promise<StoredWeather> {
+  const [found] = await db.select().from(weather).where(eq(weather.id, id));
+  if (!found) throw new CoreError('not_found', 'That weather is not here.', { value: id }, 'Drop the file again.');
+  const { fileName, format, startsAt, hours, warnings } = found;
+  return { id, fileName, format, start: startsAt.getTime(), hours, warnings };
+}

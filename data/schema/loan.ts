@@ -1,0 +1,48 @@
+import { sql } from 'drizzle-orm';
+import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { LoanHomeValue } from '@core/visit/rows';
+import { STRICTNESSES } from '@core/weather/plan';
+import { uuid } from '../columns/uuid';
+import { site } from './site';
+import { weather } from './weather';
+
+/** One camera lent for some days, to be shared among homes. */
+export const loan = mysqlTable(
+  'loan',
+  {
+    id: uuid().primaryKey(),
+    name: varchar({ length: 160 }).notNull(),
+    timeZone: varchar('time_zone', { length: 64 }).notNull(),
+    latitude: double().notNull(),
+    longitude: double().notNull(),
+    startsAt: datetime('starts_at', { fsp: 3 }).notNull(),
+    endsAt: datetime('ends_at', { fsp: 3 }).notNull(),
+    insideC: double('inside_c').notNull(),
+    strictness: mysqlEnum(STRICTNESSES).notNull(),
+    weatherId: uuid('weather_id').references(() => weather.id),
+    archived: boolean().notNull().default(false),
+    version: int().notNull().default(1),
+  },
+  (table) => [check('loan_ends_after_it_begins', sql`${table.endsAt} > ${table.startsAt}`)],
+);
+
+/** A home that waits for the camera of a loan; its ordinal is its place on the waiting list. */
+export const loanHome = mysqlTable(
+  'loan_home',
+  {
+    id: uuid().primaryKey(),
+    loanId: uuid('loan_id')
+      .notNull()
+      .references(() => loan.id),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => site.id),
+    ordinal: int().notNull(),
+    minutes: int().notNull(),
+    travelMinutes: int('travel_minutes').notNull(),
+    presences: json().$type<LoanHomeValue['presences']>().notNull(),
+    facades: json().$type<number[] | null>(),
+    version: int().notNull().default(1),
+  },
+  (table) => [unique('loan_home_once').on(table.loanId, table.siteId)],
+);

@@ -1,0 +1,9 @@
+import { readWeather } from '@core/weather/readWeather';
+import type { ReadWeather } from '../readWeatherFile';
+import { decodeWeatherText } from '../weatherText';
+import { serveJobs } from './serve';
+
+serveJobs<Uint8Array, ReadWeather>(
+  (bytes) => readWeather(decodeWeatherText(bytes)),
+  () => [],
+);

@@ -1,0 +1,84 @@
+'use client';
+
+import { CloudOutlined, FileTextOutlined, UploadOutlined } from '@ant-design/icons';
+import { App, Button, Tag, Tooltip, Upload } from 'antd';
+import { useState } from 'react';
+import type { CoreErrorData } from '@core/errors';
+import type { WeatherWarning } from '@core/weather/weather';
+import { localDay } from '@core/units/localTime';
+import type { FoundWeather } from './useWeather';
+import styles from './WeatherSource.module.css';
+
+const HOUR_MS = 3_600_000;
+
+export interface BroughtWeather {
+  weatherId: string;
+  start: number;
+  count: number;
+}
+
+/** Where the weather comes from, and the way to bring one's own: CSV or EPW, chosen or dropped on the button. */
+export function WeatherSource({
+  weather,
+  timeZone,
+  onBring,
+  onForecast,
+}: {
+  weather: FoundWeather | null;
+  timeZone: string;
+  onBring(brought: BroughtWeather): void;
+  onForecast(): void;
+}) {
+  const { message } = App.useApp();
+  const [reading, setReading] = useState(false);
+  const bring = async (file: File) => {
+    setReading(true);
+    try {
+      const response = await fetch(`/api/weather?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file });
+      const answer = (await response.json()) as BroughtWeather & { warnings: WeatherWarning[]; error?: CoreErrorData };
+      if (answer.error) void message.error(`${file.name}: ${answer.error.message} ${answer.error.hint}`, 10);
+      else {
+        for (const warning of answer.warnings) void message.warning(warning.message, 8);
+        onBring(answer);
+      }
+    } catch {
+      void message.error('The connection was lost; the file was not taken. Try again.');
+    }
+    setReading(false);
+  };
+  const day = (time: number) => localDay(new Date(time).toISOString(), timeZone);
+  const { fileName, covers } = weather ?? {};
+  return (
+    <div className={styles.source}>
+      {fileName && covers ? (
+        <Tag icon={<FileTextOutlined />} closable onClose={onForecast} className={styles.tag}>
+          {fileName}: {day(covers.start)} to {day(covers.start + (covers.count - 1) * HOUR_MS)}
+        </Tag>
+      ) : (
+        <Tooltip title="Made up on this machine from season, place and chance, the same each time. It says nothing of the real sky: bring a weather file for that.">
+          <Tag icon={<CloudOutlined />} tabIndex={0} className={styles.tag}>
+            Simulated forecast
+          </Tag>
+        </Tooltip>
+      )}
+      {weather?.warnings.map((warning) => (
+        <span key={warning.code} className={styles.warning}>
+          {warning.message}
+        </span>
+      ))}
+      <Upload.Dragger
+        accept=".csv,.tsv,.txt,.epw"
+        showUploadList={false}
+        className={styles.drop}
+        beforeUpload={(file) => {
+          void bring(file);
+          return false;
+        }}
+      >
+        <Button icon={<UploadOutlined />} loading={reading} tabIndex={-1}>
+          Weather file
+        </Button>
+      </Upload.Dragger>
+    </div>
+  );
+}
