@@ -1,14 +1,31 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import { sha256 } from './columns/sha256';
 import { uuid } from './columns/uuid';
-import { OLD_KILN_ROW } from './demo/oldKilnRow';
-import { conditionsRow, findingRow, frameRow, photoRow, regionRow, settingsRowOf, visitRowOf } from './queries/rows';
+import { OLD_KILN_ROW, OTHER_SITES, ROW_LOAN } from './demo/oldKilnRow';
+import {
+  conditionsRow,
+  findingRow,
+  frameRow,
+  intakeRow,
+  loanHomeRow,
+  loanRow,
+  photoRow,
+  planRow,
+  regionRow,
+  settingsRowOf,
+  siteRow,
+  visitRowOf,
+} from './queries/rows';
 import { shaOf } from './queries/blobs';
 import {
   conditionsValueSchema,
   frameValueSchema,
+  loanHomeValueSchema,
+  loanValueSchema,
+  planValueSchema,
   regionValueSchema,
   settingsValueSchema,
+  siteValueSchema,
   visitValueSchema,
 } from '@core/visit/rows';
 
@@ -84,6 +101,53 @@ describe('from stored rows to rows that people edit', () => {
     expect(conditionsValueSchema.safeParse(value).success).toBe(true);
   });
 
+  test('site, intake and plan', () => {
+    for (const [entity, row, id] of [
+      ['site', siteRow, ID.site],
+      ['intake', intakeRow, ID.intake],
+    ] as const) {
+      const { version, value } = rows[entity][id]!;
+      expect((row as (stored: unknown) => unknown)({ id, version, ...value })).toEqual(rows[entity][id]);
+    }
+    const { slot: _, ...plan } = rows.plan[ID.plan]!.value;
+    const stored = { id: ID.plan, version: 1, ...plan, slotFrom: null, slotTo: null };
+    expect(planRow(stored)).toEqual(rows.plan[ID.plan]);
+    const settled = planRow({ ...stored, slotFrom: new Date(1000), slotTo: new Date(2000) });
+    expect(settled.value.slot).toEqual({ from: 1000, to: 2000 });
+    expect(planValueSchema.safeParse(settled.value).success).toBe(true);
+  });
+
+  test('a loan and its homes', () => {
+    const { firstDay, lastDay, homes, ...loan } = ROW_LOAN;
+    const stored = {
+      id: ID.room,
+      version: 2,
+      ...loan,
+      strictness: 'usual' as const,
+      weatherId: null,
+      archived: false,
+      startsAt: new Date(`${firstDay}T09:00Z`),
+      endsAt: new Date(`${lastDay}T20:00Z`),
+    };
+    const row = loanRow(stored);
+    expect(row).toMatchObject({ id: ID.room, version: 2, value: { from: stored.startsAt.getTime() } });
+    expect(loanValueSchema.safeParse(row.value).success).toBe(true);
+    for (const [ordinal, { evenings, site: _site, ...home }] of homes.entries()) {
+      const presences = evenings.map((day) => ({ day, from: '17:30', to: '22:00' }));
+      const value = loanHomeRow({
+        id: ID.sound,
+        version: 1,
+        loanId: ID.room,
+        siteId: ID.site,
+        ordinal,
+        presences,
+        facades: null,
+        ...home,
+      }).value;
+      expect(loanHomeValueSchema.safeParse(value).success).toBe(true);
+    }
+  });
+
   test('a finding carries the regions of its pair', () => {
     const { id, version, value } = rows.finding[ID.finding]!;
     const { thisRegionId, thatRegionId, ...rest } = value;
@@ -99,6 +163,13 @@ describe('the demo', () => {
     expect(frames).toHaveLength(12);
     expect(new Set(frames.map((frame) => frame.room))).toEqual(new Set(rooms));
     expect(new Set(frames.map((frame) => frame.scene.seed)).size).toBe(12);
+  });
+
+  test('has five more sites, and each home of the loan is one of them', () => {
+    for (const site of [OLD_KILN_ROW.site, ...OTHER_SITES])
+      expect(siteValueSchema.safeParse({ archived: false, ...site }).success).toBe(true);
+    const names = [OLD_KILN_ROW.site, ...OTHER_SITES].map(({ name }) => name);
+    for (const { site } of ROW_LOAN.homes) expect(names.filter((name) => name.endsWith(site))).toHaveLength(1);
   });
 
   test('has regions that lie in their frames and findings that name them', () => {

@@ -28,6 +28,13 @@ describe('the letter to the householder', () => {
     expect(householderLetter({ ...facts, slot: { from, to: from + 3_600_000 } })).toContain('from Saturday 27 March, 19:00');
   });
 
+  test('nobody has to get up at night for it', () => {
+    const from = Date.UTC(2027, 1, 11, 7);
+    const letter = householderLetter({ ...facts, slot: { from, to: from + 3 * 3_600_000 } });
+    expect(letter).toContain('Curtains and blinds open from Wednesday 10 February, 21:00');
+    expect(letter).toContain('Heating on and steady at about 20 °C from Wednesday 10 February, 19:00');
+  });
+
   test('without a slot it speaks of hours before the visit', () => {
     expect(householderLetter({ ...facts, slot: null })).toContain('from 12 hours before the visit');
   });

@@ -1,4 +1,5 @@
 import { localTime } from '../units/localTime';
+import { localHours, momentOf } from '../weather/localClock';
 import type { VisitKind } from '../visit/kinds';
 import { KINDS } from '../visit/kinds';
 
@@ -23,6 +24,9 @@ const BLINDS_H = 2;
 const CUPBOARDS_H = 6;
 const FIRE_H = 24;
 const HOUR_MS = 3_600_000;
+/** Hours of the local clock in which people are up. */
+const EARLIEST_H = 7;
+const LATEST_H = 21;
 
 /**
  * What the householder is asked to do, and from when: plain text with a title, headings that end in a colon and points.
@@ -33,10 +37,11 @@ export function householderLetter(facts: LetterFacts): string {
   const day = (time: number) =>
     new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'long' }).format(time);
   const clock = (time: number) => localTime(new Date(time).toISOString(), timeZone);
-  const since = (hours: number): string =>
-    slot
-      ? `from ${day(slot.from - hours * HOUR_MS)}, ${clock(slot.from - hours * HOUR_MS)}`
-      : `from ${hours} hours before the visit`;
+  const since = (hours: number): string => {
+    if (!slot) return `from ${hours} hours before the visit`;
+    const awake = beforeBed(slot.from - hours * HOUR_MS, timeZone);
+    return `from ${day(awake)}, ${clock(awake)}`;
+  };
   const when = slot ? `${day(slot.from)}, ${clock(slot.from)} to ${clock(slot.to)}` : 'a day and hour that we will tell you';
   const points = facts.kind === 'solar-gain' ? gainPoints() : surveyPoints(facts, since);
   return [
@@ -52,6 +57,13 @@ export function householderLetter(facts: LetterFacts): string {
     '',
     'If the weather turns, we will call and choose another hour. If any of this cannot be done, leave it and tell us: we will work round it.',
   ].join('\n');
+}
+
+/** Nobody gets up at three to open curtains: what falls into the night is done at nine in the evening before. */
+function beforeBed(time: number, timeZone: string): number {
+  const { hour, day } = localHours(Math.floor(time / HOUR_MS) * HOUR_MS, 1, timeZone);
+  if (hour[0]! >= LATEST_H) return momentOf(day[0]!, LATEST_H, timeZone);
+  return hour[0]! < EARLIEST_H ? momentOf(day[0]! - 1, LATEST_H, timeZone) : time;
 }
 
 function surveyPoints({ insideC, season, outdoors, kind }: LetterFacts, since: (hours: number) => string): string[] {

@@ -9,6 +9,7 @@ import {
   anchorFor,
   compareRegions,
   conditionsOf,
+  onlyRow,
   orderedFrames,
   settingsFor,
   siteOf,
@@ -17,7 +18,8 @@ import {
   type ScaleAnchor,
 } from '../visit/derive';
 import type { VisitDocument } from '../visit/document';
-import type { Row } from '../visit/rows';
+import { KINDS } from '../visit/kinds';
+import type { IntakeValue, Row } from '../visit/rows';
 import { judgeConditions } from '../visit/verdict';
 import { localDay, localTime } from '../units/localTime';
 import * as format from '../units/format';
@@ -76,8 +78,14 @@ export interface Report {
   address: string;
   visit: string;
   day: string;
+  /** What kind of survey was wanted, in a sentence. */
+  wanted: string;
   question: string;
   answer: string;
+  /** Each complaint with what the survey says to it. */
+  complaints: Fact[];
+  /** What was done to the house, as somebody told it. */
+  history: Fact[];
   conditions: Fact[];
   verdict: string;
   camera: string;
@@ -134,6 +142,7 @@ export function buildReport(
   const { startedAt } = document;
   const site = siteOf(document);
   const visit = visitRow(document).value;
+  const intake = onlyRow(document, 'intake').value;
   const findings = orderedFindings(document).map((row, i) => reportFinding(document, row, i + 1, pixels, unit));
   const cameraIds = new Set(Object.values(document.frameFacts).map((facts) => facts.cameraId));
   const cameras = document.cameras.filter((camera) => cameraIds.has(camera.id)).map((camera) => camera.name);
@@ -142,7 +151,10 @@ export function buildReport(
     address: site.address,
     visit: visit.title,
     day: localDay(startedAt, site.timeZone),
+    wanted: `The survey was wanted ${KINDS[intake.kind].wanted}.`,
     question: visit.question,
+    complaints: complaintFacts(document, intake.complaints),
+    history: intake.history.map(({ what, when }) => ({ label: when || 'at some time', value: what })),
     answer: answerWords(findings),
     conditions: conditionFacts(document, unit),
     verdict: judgeConditions(conditionsOf(document)?.value).words,
@@ -173,6 +185,25 @@ function answerWords(findings: ReportFinding[]): string {
         ? 'none lies'
         : `${outside} of them ${outside === 1 ? 'lies' : 'lie'}`;
   return `${count}; ${words} outside the noise of the measurement.`;
+}
+
+/** A complaint is answered by the findings of its room, or by whether the room was looked at. */
+function complaintFacts(document: VisitDocument, complaints: IntakeValue['complaints']): Fact[] {
+  return complaints.map(({ place, what }) => {
+    const room = document.rooms.find(({ name }) => name.toLowerCase() === place.toLowerCase());
+    const frames = Object.values(document.rows.frame).filter(({ value }) => room && value.roomId === room.id);
+    const ids = new Set(frames.map(({ id }) => id));
+    const titles = orderedFindings(document)
+      .filter(({ value }) => ids.has(value.frameId))
+      .map(({ value }) => value.title);
+    const answer =
+      titles.length > 0
+        ? `found there: ${titles.join('; ')}`
+        : frames.length > 0
+          ? 'looked at, nothing recorded there'
+          : 'not looked at';
+    return { label: place, value: `${what}: ${answer}.` };
+  });
 }
 
 function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {

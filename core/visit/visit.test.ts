@@ -1,7 +1,18 @@
 import { ID, visitDocument } from '../testing/visit';
+import { hoursPlanSchema } from '../weather/plan';
 import { commandSchema } from './command';
+import { hoursPlanOf } from './hoursPlan';
+import { KINDS, VISIT_KINDS } from './kinds';
 import { newVisitSchema } from './newVisit';
-import { conditionsValueSchema, findingValueSchema, frameValueSchema, nameSchema, regionValueSchema } from './rows';
+import {
+  conditionsValueSchema,
+  findingValueSchema,
+  frameValueSchema,
+  loanHomeValueSchema,
+  loanValueSchema,
+  nameSchema,
+  regionValueSchema,
+} from './rows';
 import { judgeConditions } from './verdict';
 
 const conditions = visitDocument().rows.conditions[ID.conditions]!.value;
@@ -78,10 +89,10 @@ describe('commands', () => {
 });
 
 describe('a new visit', () => {
+  const site = { name: 'Row', address: '', timeZone: 'Europe/London', latitude: null, longitude: null, facades: [] };
   const visit = {
-    siteName: 'Row',
-    address: '',
-    timeZone: 'Europe/London',
+    site,
+    kind: 'heat-loss',
     title: 'First',
     question: '',
     startedAt: 1,
@@ -90,10 +101,71 @@ describe('a new visit', () => {
     humidityPct: null,
     rooms: ['Kitchen'],
   };
-  test('needs a place and a real time zone', () => {
+  test('needs a place and a real time zone, or a site that is known', () => {
     expect(newVisitSchema.safeParse(visit).success).toBe(true);
-    expect(newVisitSchema.safeParse({ ...visit, siteName: ' ' }).success).toBe(false);
-    expect(newVisitSchema.safeParse({ ...visit, timeZone: 'Mars/Olympus' }).success).toBe(false);
+    expect(newVisitSchema.safeParse({ ...visit, site: { id: ID.site } }).success).toBe(true);
+    expect(newVisitSchema.safeParse({ ...visit, site: { ...site, name: ' ' } }).success).toBe(false);
+    expect(newVisitSchema.safeParse({ ...visit, site: { ...site, timeZone: 'Mars/Olympus' } }).success).toBe(false);
+    expect(newVisitSchema.safeParse({ ...visit, site: { ...site, latitude: 91 } }).success).toBe(false);
     expect(newVisitSchema.safeParse({ ...visit, rooms: [''] }).success).toBe(false);
+    expect(newVisitSchema.safeParse({ ...visit, kind: 'ghosts' }).success).toBe(false);
+  });
+});
+
+describe('kinds of visits', () => {
+  test.each(VISIT_KINDS)('%s sets what to bring, when to go and where to look first', (kind) => {
+    const { words, wanted, hours, bring, stops } = KINDS[kind];
+    expect(words.length).toBeGreaterThan(3);
+    expect(wanted).toMatch(/^to /);
+    expect(hours).not.toBe('');
+    expect(new Set(bring).size).toBe(bring.length);
+    expect(bring.join()).toContain('card in and empty');
+    expect(stops.length).toBeGreaterThanOrEqual(2);
+  });
+});
+
+describe('the plan for hours', () => {
+  test('follows from site, plan and kind of visit', () => {
+    const document = visitDocument();
+    expect(hoursPlanSchema.safeParse(hoursPlanOf(document)).data).toEqual(hoursPlanOf(document));
+    expect(hoursPlanOf(document)).toMatchObject({ latitude: 51.2, inside_c: 20, strictness: 'usual', purpose: 'faults' });
+    document.rows.intake[ID.intake]!.value.kind = 'solar-gain';
+    expect(hoursPlanOf(document)!.purpose).toBe('solar-gain');
+    document.rows.site[ID.site]!.value.latitude = null;
+    expect(hoursPlanOf(document)).toBeNull();
+  });
+});
+
+describe('a loan', () => {
+  const loan = {
+    name: 'Row camera',
+    timeZone: 'Europe/London',
+    latitude: 51.2,
+    longitude: 1,
+    from: 1_000_000,
+    to: 2_000_000,
+    insideC: 20,
+    strictness: 'usual',
+    weatherId: null,
+    archived: false,
+  };
+  const problem = (change: object) => loanValueSchema.safeParse({ ...loan, ...change }).error?.issues[0];
+
+  test('ends after it begins, and within a week', () => {
+    expect(problem({})).toBeUndefined();
+    expect(problem({ to: 1_000_000 })).toMatchObject({ path: ['to'], message: 'must be after its begin' });
+    expect(problem({ to: 1_000_000 + 8 * 86_400_000 })).toMatchObject({ path: ['to'] });
+    expect(problem({ latitude: -91 })).toMatchObject({ path: ['latitude'] });
+  });
+
+  test('has homes in which somebody is in from an hour to a later one', () => {
+    const home = { loanId: ID.room, siteId: ID.site, ordinal: 0, minutes: 60, travelMinutes: 5, facades: null };
+    const ok = (presence: object, change = {}) =>
+      loanHomeValueSchema.safeParse({ ...home, presences: [presence], ...change }).success;
+    expect(ok({ day: '2027-02-11', from: '17:30', to: '22:00' })).toBe(true);
+    expect(ok({ day: '2027-02-11', from: '22:00', to: '17:30' })).toBe(false);
+    expect(ok({ day: '2027-02-30', from: '17:30', to: '22:00' })).toBe(false);
+    expect(ok({ day: '2027-02-11', from: '25:00', to: '26:00' })).toBe(false);
+    expect(ok({ day: '2027-02-11', from: '17:30', to: '22:00' }, { minutes: 5 })).toBe(false);
   });
 });

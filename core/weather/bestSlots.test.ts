@@ -51,7 +51,7 @@ describe('best slots', () => {
     slots.forEach((slot, i) => {
       expect(slot.score).toBeLessThanOrEqual(slots[i - 1]?.score ?? 1);
       expect(slot.to - slot.from).toBeLessThanOrEqual(4 * HOUR_MS);
-      expect(new Date(slot.from).getUTCHours()).toBeGreaterThanOrEqual(5);
+      expect(new Date(slot.from).getUTCHours()).toBeGreaterThanOrEqual(6);
       for (const other of slots.slice(i + 1)) expect(other.to <= slot.from || other.from >= slot.to).toBe(true);
     });
   });

@@ -7,7 +7,7 @@ import type { HourScore, HoursResult } from './scoreHours';
 import { HOUR_MS } from './weather';
 
 /** Hours of the local clock in which people let a surveyor in. */
-const EARLIEST_H = 5;
+const EARLIEST_H = 6;
 const LATEST_H = 23;
 /** Parts of a day by their first hour; each offers one slot. */
 const PARTS = [EARLIEST_H, 12, 17] as const;

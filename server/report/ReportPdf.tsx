@@ -67,14 +67,15 @@ export function ReportPdf({ report, pictures }: { report: Report; pictures: Pict
         <Brand />
         <Text style={styles.title}>{report.site}</Text>
         <Text style={styles.quiet}>{[report.address, report.visit, report.day].filter(Boolean).join(' · ')}</Text>
-        {report.question !== '' && (
-          <>
-            <Text style={styles.heading}>The question</Text>
-            <Text>{report.question}</Text>
-          </>
-        )}
+        <Text style={styles.heading}>The question</Text>
+        <Text>{[report.wanted, report.question].filter(Boolean).join(' ')}</Text>
         <Text style={styles.heading}>In short</Text>
         <Text>{report.answer}</Text>
+        {report.complaints.length > 0 && (
+          <View style={{ marginTop: 5 }}>
+            <Facts facts={report.complaints} />
+          </View>
+        )}
         <View style={{ marginTop: 6 }}>
           {report.findings.map((finding) => (
             <View key={finding.id} style={styles.summary} wrap={false}>
@@ -89,6 +90,12 @@ export function ReportPdf({ report, pictures }: { report: Report; pictures: Pict
             </View>
           ))}
         </View>
+        {report.history.length > 0 && (
+          <>
+            <Text style={styles.heading}>What was done to the house</Text>
+            <Facts facts={report.history} />
+          </>
+        )}
         <Text style={styles.heading}>Conditions: {report.verdict}</Text>
         <Facts facts={[...report.conditions, { label: 'Camera', value: report.camera }]} />
       </Page>

@@ -44,9 +44,11 @@ export function ReportPreview() {
         <h2 className={styles.title}>{report.site}</h2>
         <p className={styles.quiet}>{[report.address, report.visit, report.day].filter(Boolean).join(' · ')}</p>
         <h3>The question</h3>
+        <p>{report.wanted}</p>
         <QuestionField />
         <h3>In short</h3>
         <p>{report.answer}</p>
+        {report.complaints.length > 0 && <Facts facts={report.complaints} />}
         <ol className={styles.summary}>
           {report.findings.map((finding) => (
             <li key={finding.id}>
@@ -58,6 +60,12 @@ export function ReportPreview() {
             </li>
           ))}
         </ol>
+        {report.history.length > 0 && (
+          <>
+            <h3>What was done to the house</h3>
+            <Facts facts={report.history} />
+          </>
+        )}
         <h3>Conditions: {report.verdict}</h3>
         <Facts facts={[...report.conditions, { label: 'Camera', value: report.camera }]} />
       </article>
