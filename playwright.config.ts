@@ -11,6 +11,7 @@ export default defineConfig({
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 20_000,
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     // A colour in the middle of a transition is nobody's contrast; the pages honour the setting.

@@ -102,6 +102,7 @@ export function NewVisitDialog({
           <Form.Item label="Site" htmlFor="visit-site">
             <Select
               id="visit-site"
+              showSearch={{ optionFilterProp: 'label' }}
               value={draft.site}
               options={[{ value: NEW, label: 'A new place' }, ...sites.map((row) => ({ value: row.id, label: row.value.name }))]}
               onChange={(site) => change({ site })}

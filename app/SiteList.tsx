@@ -4,7 +4,7 @@ import { EditOutlined, InboxOutlined, PlusOutlined, RollbackOutlined } from '@an
 import { Alert, App, Button, Switch, Tooltip } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, useTransition } from 'react';
 import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
 import type { Row } from '@core/visit/rows';
@@ -31,12 +31,14 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
   const [beginning, setBeginning] = useState<{ site: Row<'site'> | null } | null>(null);
   const [changing, setChanging] = useState<{ row: Row<'site'> | null } | null>(null);
   const [archive, setArchive] = useState(false);
+  // Until the list is fetched anew its rows are old: a change of one would be refused as stale.
+  const [fetching, fetchAnew] = useTransition();
   const archived = sites.filter(
     ({ row, visits }) => row.value.archived || visits.some((visit) => visit.row.value.archived),
   ).length;
   const shown = sites.filter(({ row }) => archive || !row.value.archived);
   const keep = (put: Promise<void>) => {
-    put.then(() => router.refresh()).catch((error: Error) => message.error(error.message));
+    put.then(() => fetchAnew(() => router.refresh())).catch((error: Error) => message.error(error.message));
   };
   return (
     <>
@@ -67,6 +69,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                 <Button
                   type="text"
                   icon={<EditOutlined />}
+                  disabled={fetching}
                   aria-label={`Change ${site.row.value.name}`}
                   onClick={() => setChanging({ row: site.row })}
                 />
@@ -74,6 +77,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
               <PutAway
                 name={site.row.value.name}
                 archived={site.row.value.archived}
+                disabled={fetching}
                 onChange={(next) => keep(putRow('site', site.row.id, site.row.version, { ...site.row.value, archived: next }))}
               />
               <Button onClick={() => setBeginning({ site: site.row })} aria-label={`Visit ${site.row.value.name}`}>
@@ -87,6 +91,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                   key={visit.row.id}
                   visit={visit}
                   site={site.row}
+                  fetching={fetching}
                   onArchive={(next) =>
                     keep(putRow('visit', visit.row.id, visit.row.version, { ...visit.row.value, archived: next }))
                   }
@@ -109,7 +114,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
           onClose={() => setChanging(null)}
           onKept={() => {
             setChanging(null);
-            router.refresh();
+            fetchAnew(() => router.refresh());
           }}
         />
       )}
@@ -125,7 +130,17 @@ function placeWords({ value }: Row<'site'>): string {
   return `${place} · ${count === 0 ? 'no façades yet' : `${count} ${count === 1 ? 'façade' : 'façades'}`}`;
 }
 
-function VisitLine({ visit, site, onArchive }: { visit: SiteVisit; site: Row<'site'>; onArchive(archived: boolean): void }) {
+function VisitLine({
+  visit,
+  site,
+  fetching,
+  onArchive,
+}: {
+  visit: SiteVisit;
+  site: Row<'site'>;
+  fetching: boolean;
+  onArchive(archived: boolean): void;
+}) {
   const { frames, findings, startedAt, row } = visit;
   return (
     <div className={styles.line} data-archived={row.value.archived}>
@@ -141,12 +156,22 @@ function VisitLine({ visit, site, onArchive }: { visit: SiteVisit; site: Row<'si
           </small>
         </span>
       </Link>
-      <PutAway name={row.value.title} archived={row.value.archived} onChange={onArchive} />
+      <PutAway name={row.value.title} archived={row.value.archived} disabled={fetching} onChange={onArchive} />
     </div>
   );
 }
 
-function PutAway({ name, archived, onChange }: { name: string; archived: boolean; onChange(archived: boolean): void }) {
+function PutAway({
+  name,
+  archived,
+  disabled,
+  onChange,
+}: {
+  name: string;
+  archived: boolean;
+  disabled: boolean;
+  onChange(archived: boolean): void;
+}) {
   const words = archived ? 'Take out again' : 'Put away: kept, but no longer in the list';
   return (
     <Tooltip title={words}>
@@ -154,6 +179,7 @@ function PutAway({ name, archived, onChange }: { name: string; archived: boolean
         type="text"
         icon={archived ? <RollbackOutlined /> : <InboxOutlined />}
         aria-label={`${archived ? 'Take out again' : 'Put away'}: ${name}`}
+        disabled={disabled}
         onClick={() => onChange(!archived)}
       />
     </Tooltip>

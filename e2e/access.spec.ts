@@ -35,6 +35,26 @@ for (const size of [
     await page.getByRole('link', { name: /Report/ }).click();
     await expect(page.getByRole('heading', { name: 'Limits of the method' })).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    await page.getByRole('link', { name: /Question/ }).click();
+    await expect(page.getByRole('heading', { name: 'What follows from it' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('link', { name: /Hours/ }).click();
+    await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByText('Table', { exact: true }).click();
+    await expect(page.getByRole('columnheader', { name: 'Reasons' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('link', { name: 'Letter to the householder' }).click();
+    await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(/Please do:/);
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/loans');
+    await page.getByRole('link', { name: /Row camera/ }).click();
+    await expect(page.getByRole('heading', { name: 'Who has it when' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Change Signal House' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
   });
 }
 
@@ -42,7 +62,7 @@ test('on a phone nothing breaks out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   await page.goto('/');
   await page.getByRole('link', { name: /Old Kiln Row/ }).click();
-  for (const stage of ['Bench', 'Findings', 'Report']) {
+  for (const stage of ['Question', 'Hours', 'Bench', 'Findings', 'Report']) {
     await page.getByRole('link', { name: new RegExp(stage) }).click();
     await page.waitForTimeout(500);
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { readRegion, differenceOf } from '../core/frame/reading';
 import { estimateNoise } from '../core/frame/noise';
 import { readFrame } from '../core/formats/readFrame';
@@ -7,6 +6,7 @@ import { DEFAULT_UNCERTAINTY } from '../core/radiometry/uncertainty';
 import { plusMinus, signedDifference } from '../core/units/format';
 import { nodeCodecs } from '../server/codecs';
 import { drawBox, dropFiles, expect, fixture, interchange, newVisit, saved, test } from './support/pages';
+import { pdfText } from './support/pdf';
 
 const FRAME = { width: 320, height: 240 };
 const SUSPECT = { x: 100, y: 85, width: 38, height: 80 };
@@ -23,16 +23,6 @@ function expected(): { value: string; plusMinus: string } {
     reflected: true,
   });
   return { value: signedDifference(difference.value), plusMinus: plusMinus(difference.uncertainty.total) };
-}
-
-async function pdfText(file: string): Promise<{ pages: number; text: string }> {
-  const pdf = await getDocument({ data: new Uint8Array(readFileSync(file)), useSystemFonts: false }).promise;
-  const pages: string[] = [];
-  for (let i = 1; i <= pdf.numPages; i += 1) {
-    const { items } = await (await pdf.getPage(i)).getTextContent();
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
-  }
-  return { pages: pdf.numPages, text: pages.join('\n').replace(/\s+/g, ' ') };
 }
 
 test('from a file to a report', async ({ page }) => {

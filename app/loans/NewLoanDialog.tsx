@@ -66,6 +66,7 @@ export function NewLoanDialog({ sites, onClose, onMade }: { sites: Row<'site'>[]
         >
           <Select
             id="loan-near"
+            showSearch={{ optionFilterProp: 'label' }}
             value={near}
             options={placed.map(({ id, value }) => ({ value: id, label: value.name }))}
             onChange={setNear}

@@ -39,8 +39,11 @@ export async function newVisit(page: Page, name: string): Promise<string> {
   await dialog.getByLabel('Air outside, °C').fill('0.8');
   await dialog.getByLabel('Humidity inside, %').fill('49');
   await dialog.getByRole('button', { name: 'Begin the visit' }).click();
-  await page.waitForURL(/\/visits\/[0-9a-f-]+\/bench/);
-  return /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await page.waitForURL(/\/visits\/[0-9a-f-]+\/question/);
+  const id = /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.waitForURL(/\/bench/);
+  return id;
 }
 
 /** Drops files on the bench as a hand would. */

@@ -69,13 +69,14 @@ export function WeatherSource({
       <Upload.Dragger
         accept=".csv,.tsv,.txt,.epw"
         showUploadList={false}
+        hasControlInside
         className={styles.drop}
         beforeUpload={(file) => {
           void bring(file);
           return false;
         }}
       >
-        <Button icon={<UploadOutlined />} loading={reading} tabIndex={-1}>
+        <Button icon={<UploadOutlined />} loading={reading}>
           Weather file
         </Button>
       </Upload.Dragger>

@@ -40,8 +40,8 @@ export function LoanFields({
           status={problems.insideC ? 'error' : ''}
           onChange={(typed) => typed !== null && put({ insideC: units.fromField(typed) })}
         />
-        {problems.insideC && <em role="alert">{problems.insideC}</em>}
       </label>
+      {problems.insideC && <em role="alert">Inside {problems.insideC}</em>}
       <Segmented<Strictness>
         aria-label="How strictly hours are judged"
         value={value.strictness}
@@ -81,23 +81,25 @@ function Moment({
     setTyped(clockText(time, zone));
   }
   return (
-    <label>
-      <span>{label}</span>
-      <input
-        type="datetime-local"
-        value={typed}
-        aria-invalid={problem !== undefined}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          const moment = clockMoment(event.target.value, zone);
-          if (moment !== null) onChange(moment);
-        }}
-      />
+    <>
+      <label>
+        <span>{label}</span>
+        <input
+          type="datetime-local"
+          value={typed}
+          aria-invalid={problem !== undefined}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            const moment = clockMoment(event.target.value, zone);
+            if (moment !== null) onChange(moment);
+          }}
+        />
+      </label>
       {problem && (
         <em role="alert">
           {label} {problem}
         </em>
       )}
-    </label>
+    </>
   );
 }

@@ -32,8 +32,8 @@ export function PresenceCell({
   return (
     <Popover
       trigger="click"
-      open={open && presence !== null}
-      onOpenChange={setOpen}
+      open={open}
+      onOpenChange={(next) => setOpen(next && presence !== null)}
       title={name}
       content={presence && <TimesForm key={words} times={presence} onChange={onChange} onClose={() => setOpen(false)} />}
     >

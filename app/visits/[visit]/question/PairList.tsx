@@ -64,13 +64,23 @@ export function PairList({
         </li>
       ))}
       <li>
-        <AutoComplete
-          aria-label={fields[0].name}
-          value={draft[0]}
-          placeholder={fields[0].placeholder}
-          options={(suggestions ?? []).map((value) => ({ value }))}
-          onChange={(value: string) => setDraft([value ?? '', draft[1]])}
-        />
+        {suggestions ? (
+          <AutoComplete
+            aria-label={fields[0].name}
+            value={draft[0]}
+            placeholder={fields[0].placeholder}
+            options={suggestions.map((value) => ({ value }))}
+            onChange={(value: string) => setDraft([value ?? '', draft[1]])}
+          />
+        ) : (
+          <Input
+            aria-label={fields[0].name}
+            value={draft[0]}
+            placeholder={fields[0].placeholder}
+            onChange={(event) => setDraft([event.target.value, draft[1]])}
+            onPressEnter={add}
+          />
+        )}
         <Input
           aria-label={fields[1].name}
           value={draft[1]}

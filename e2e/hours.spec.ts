@@ -1,0 +1,188 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { Page } from '@playwright/test';
+import type { VisitDocument } from '../core/visit/document';
+import { expect, saved, test } from './support/pages';
+import { pdfText } from './support/pdf';
+
+const WEEK = path.resolve('core/testing/weather-february.csv');
+
+/** A visit of a new place with four façades, by the dialog. */
+async function visitOfPlace(page: Page, name: string): Promise<string> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New visit' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Place', { exact: true }).fill(name);
+  await dialog.getByLabel('Latitude').fill('38.3');
+  await dialog.getByLabel('Longitude').fill('-6.5');
+  await dialog.getByLabel('Longitude').blur();
+  await expect(dialog.getByTitle('Europe/Madrid')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Four sides' }).click();
+  await dialog.getByLabel('Rooms, in the order of the round').fill('Kitchen, Hall');
+  await dialog.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.waitForURL(/\/question/);
+  return /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+}
+
+async function lookAt(page: Page, day: string): Promise<void> {
+  await page.getByLabel('Week from').fill(day);
+  await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
+}
+
+const documentOf = async (page: Page, visit: string) =>
+  (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
+
+test('from the question to the hours, a slot for the calendar, and a letter', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  const visit = await visitOfPlace(page, 'House of the hours test');
+
+  await test.step('take the question in', async () => {
+    await page.getByText('Drafts', { exact: true }).click();
+    await page.getByRole('textbox', { name: 'The question' }).fill('Where does the cold air come from?');
+    await page.getByRole('combobox', { name: 'Room' }).fill('Kitchen');
+    await page.getByRole('textbox', { name: 'Complaint', exact: true }).fill('Cold feet at the sink');
+    await page.getByRole('button', { name: 'Add a complaint' }).click();
+    await page.getByRole('textbox', { name: 'Removed, boarded' }).fill('Chimney taken out');
+    await page.getByRole('textbox', { name: 'When', exact: true }).fill('2019');
+    await page.getByRole('button', { name: 'Add to the history' }).click();
+    await page.getByRole('textbox', { name: 'People and pets' }).fill('a baby sleeps from seven');
+    await page.getByRole('textbox', { name: 'Access' }).fill('Key next door');
+    await page.getByRole('textbox', { name: 'Access' }).blur();
+    const follows = page.getByRole('complementary', { name: 'What follows from it' });
+    await expect(follows).toContainText('Smoke pen');
+    await expect(follows).toContainText('Kitchen, because of the complaint');
+    await saved(page);
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: 'Complaint, line 1' })).toHaveValue('Cold feet at the sink');
+  });
+
+  const slot = page.getByRole('region', { name: 'Best slots' }).getByRole('listitem').first();
+  await test.step('choose the hours from the forecast', async () => {
+    await page.getByRole('link', { name: 'Choose the hours' }).click();
+    await lookAt(page, '2027-01-11');
+    await expect(page.getByText('Simulated forecast')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+      /^\w+day from \d\d:00 is the (morning|afternoon|evening) to go$/,
+    );
+    await expect(page.getByRole('button', { name: /^West, Sun 17 Jan/ })).toHaveCount(8);
+    await slot.getByRole('button', { name: /Settle on/ }).click();
+    await expect(slot.getByRole('button', { name: /Settle on/ })).toHaveText('Settled');
+    await expect(page.getByRole('button', { name: /your slot/ }).first()).toBeVisible();
+    await saved(page);
+  });
+
+  await test.step('put the slot in the calendar', async () => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Put in calendar' }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).toMatch(/\.ics$/);
+    const text = readFileSync(await file.path(), 'utf8').replace(/\r\n[ \t]/g, '');
+    const { from } = (await documentOf(page, visit)).rows.plan[Object.keys((await documentOf(page, visit)).rows.plan)[0]!]!.value
+      .slot!;
+    const stamp = new Date(from).toISOString().replace(/[-:]|\.000/g, '');
+    expect(text).toContain(`DTSTART:${stamp}`);
+    expect(text).toContain('SUMMARY:Thermal survey: House of the hours test');
+    expect(text).toContain('Key next door');
+  });
+
+  await test.step('write the letter', async () => {
+    await page.getByRole('link', { name: 'Letter to the householder' }).click();
+    const letter = page.getByRole('textbox', { name: 'Letter' });
+    await expect(letter).toHaveValue(/Heating on and steady at about 20 °C from \w+day/);
+    await expect(letter).toHaveValue(/a baby sleeps from seven/);
+    await letter.fill(`${await letter.inputValue()}\n\nCall me: <b>Ada</b>`);
+    await letter.blur();
+    await expect(page.getByText('Changed by hand')).toBeVisible();
+    await saved(page);
+    await page.getByRole('button', { name: 'Copy text' }).click();
+    await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain('Call me: <b>Ada</b>');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Download PDF' }).click();
+    const { text } = await pdfText(await (await download).path());
+    expect(text).toContain('Before the thermal survey of House of the hours test');
+    expect(text).toContain('Call me: <b>Ada</b>');
+    await page.getByRole('button', { name: 'Write it anew from the plan' }).click();
+    await expect(letter).not.toHaveValue(/Ada/);
+  });
+});
+
+test('strictness and warmth inside change the hours; the reasons are there as chart and table', async ({ page }) => {
+  await visitOfPlace(page, 'House of what if');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await lookAt(page, '2027-01-11');
+  const go = page.getByRole('button', { name: /: A, go/ });
+  await expect(go.first()).toBeVisible();
+  const usual = await go.count();
+  await page.getByText('Strict: dark, 15 K').click();
+  await expect.poll(() => go.count()).toBeLessThan(usual);
+  await page.getByText('Usual', { exact: true }).click();
+  await expect.poll(() => go.count()).toBe(usual);
+  const warmth = page.getByRole('slider', { name: 'Expected temperature inside, °C' });
+  await warmth.focus();
+  for (let i = 0; i < 16; i += 1) await warmth.press('ArrowLeft');
+  await expect(page.getByText('12.0 °C')).toBeVisible();
+  await expect.poll(() => go.count()).toBeLessThan(usual);
+
+  await page.getByRole('button', { name: /^South, Mon 11 Jan 12:00/ }).click();
+  await expect(page.getByRole('region', { name: 'Why, hour by hour' })).toContainText('Monday 11 January · South, brick');
+  await page.getByText('Table', { exact: true }).click();
+  const rows = page.getByRole('region', { name: 'Why, hour by hour' }).getByRole('row');
+  await expect(rows).toHaveCount(25);
+  await page.getByRole('textbox', { name: /^Filter/ }).fill('13:00');
+  await expect(rows).toHaveCount(2);
+  await expect(rows.nth(1)).toContainText(/south wall|sun|between inside and outside/);
+});
+
+test('arrow keys walk over the board', async ({ page }) => {
+  await visitOfPlace(page, 'House of keys');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await lookAt(page, '2027-01-11');
+  await page.getByRole('button', { name: /^Inside, Mon 11 Jan 0:00/ }).focus();
+  for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Why, hour by hour' })).toContainText('Monday 11 January · North, brick');
+});
+
+test('a weather file takes the place of the forecast; beyond its end nothing is claimed', async ({ page }) => {
+  await visitOfPlace(page, 'House of the file');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  const input = page.locator('input[type=file]');
+  await input.setInputFiles(WEEK);
+  await expect(page.getByText('weather-february.csv: 8 Feb 2027 to 15 Feb 2027')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Inside, Mon 8 Feb/ })).toHaveCount(8);
+  await lookAt(page, '2027-02-12');
+  await expect(page.getByRole('button', { name: /^Inside, Wed 17 Feb .*no weather/ })).toHaveCount(8);
+  await page.getByRole('button', { name: /^Inside, Wed 17 Feb 12:00/ }).click();
+  await expect(page.getByText('There is no weather for this day.')).toBeVisible();
+  await saved(page);
+
+  await test.step('a malformed file is refused with its line, and the other stays', async () => {
+    const broken = readFileSync(WEEK, 'utf8').replace('2027-02-08T03:00:00Z,-0.2', '2027-02-08T03:00:00Z,273.1');
+    await input.setInputFiles({ name: 'kelvin.csv', mimeType: 'text/csv', buffer: Buffer.from(broken) });
+    await expect(page.getByText(/kelvin\.csv: The temperature in line 5 is 273\.1/)).toBeVisible();
+    await expect(page.getByText('weather-february.csv: 8 Feb 2027 to 15 Feb 2027')).toBeVisible();
+  });
+  await page.reload();
+  await expect(page.getByText('weather-february.csv: 8 Feb 2027 to 15 Feb 2027')).toBeVisible();
+});
+
+test('a site without a place asks for it, and goes on from there', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New visit' }).click();
+  await page.getByRole('dialog').getByLabel('Place', { exact: true }).fill('House without a place');
+  await page.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await page.getByRole('button', { name: 'Set the place' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Latitude').fill('95');
+  await dialog.getByLabel('Longitude').fill('1');
+  await dialog.getByRole('button', { name: 'Keep the site' }).click();
+  await expect(dialog.getByText('must not exceed 90°')).toBeVisible();
+  await dialog.getByLabel('Latitude').fill('-36.8');
+  await dialog.getByLabel('Longitude').fill('174.8');
+  await dialog.getByLabel('Longitude').blur();
+  await expect(dialog.getByTitle('Pacific/Auckland')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Keep the site' }).click();
+  await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add façades' })).toBeVisible();
+});
