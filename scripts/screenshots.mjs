@@ -34,7 +34,29 @@ const openSill = async (page) => {
   await page.getByRole('button', { name: /sill, left/ }).click();
 };
 
-await picture('visits', desk, async () => undefined);
+await picture('sites', desk, async () => undefined);
+const openStage = (stage, shows) => async (page) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: stage }).click();
+  await page.getByText(shows).first().waitFor();
+  await page.waitForTimeout(900);
+};
+await picture('question', desk, openStage('Question', 'What follows from it'));
+await picture('hours', desk, openStage('Hours', 'Best slots'));
+await picture('hours-tablet', tablet, openStage('Hours', 'Best slots'));
+await picture('letter', desk, async (page) => {
+  await openStage('Hours', 'Best slots')(page);
+  await page.getByRole('link', { name: 'Letter to the householder' }).click();
+  await page.getByText('written for').waitFor();
+});
+await picture('loan', desk, async (page) => {
+  await page.goto(`${address}/loans`);
+  await page.getByRole('link', { name: /Row camera/ }).click();
+  await page
+    .getByText(/^Tuesday/)
+    .first()
+    .waitFor();
+});
 await picture('bench', desk, openSill);
 await picture('bench-tablet', tablet, openSill);
 await picture('findings', desk, async (page) => {

@@ -15,12 +15,12 @@ export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Pap
       day: 'numeric',
       month: 'short',
     }).format(turn.from);
-    const trade = planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? '';
+    const trade = planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? 'Its best hours in these days.';
     return [
       `${day}, ${localTime(iso(turn.from), value.timeZone)}–${localTime(iso(turn.to), value.timeZone)}`,
       [site.name, site.address].filter(Boolean).join('\n'),
       trade,
-      '',
+      '…………………………',
     ];
   });
   const blocks: Paper['blocks'] = [

@@ -51,6 +51,7 @@ describe('best slots', () => {
     slots.forEach((slot, i) => {
       expect(slot.score).toBeLessThanOrEqual(slots[i - 1]?.score ?? 1);
       expect(slot.to - slot.from).toBeLessThanOrEqual(4 * HOUR_MS);
+      expect(slot.to - slot.from).toBeGreaterThanOrEqual(2 * HOUR_MS);
       expect(new Date(slot.from).getUTCHours()).toBeGreaterThanOrEqual(6);
       for (const other of slots.slice(i + 1)) expect(other.to <= slot.from || other.from >= slot.to).toBe(true);
     });
@@ -80,7 +81,9 @@ describe('best slots', () => {
   });
 
   test('slots begin no earlier than asked', () => {
-    expect(bestSlots(oneGoodEvening(), plan, Date.UTC(2027, 1, 11, 22))[0]!.from).toBe(Date.UTC(2027, 1, 11, 22));
+    expect(bestSlots(oneGoodEvening(), plan, Date.UTC(2027, 1, 11, 21))[0]!.from).toBe(Date.UTC(2027, 1, 11, 21));
+    // One hour is left: too short for a survey.
+    expect(bestSlots(oneGoodEvening(), plan, Date.UTC(2027, 1, 11, 22))).toEqual([]);
     expect(bestSlots(oneGoodEvening(), plan, Date.UTC(2027, 1, 12))).toEqual([]);
   });
 

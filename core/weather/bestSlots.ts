@@ -11,6 +11,7 @@ const EARLIEST_H = 6;
 const LATEST_H = 23;
 /** Parts of a day by their first hour; each offers one slot. */
 const PARTS = [EARLIEST_H, 12, 17] as const;
+const SHORTEST_SLOT_H = 2;
 const LONGEST_SLOT_H = 4;
 /** Hours below this make a slot worse than ending earlier. */
 const WORTH_STAYING = 0.45;
@@ -44,7 +45,7 @@ export function hourQuality({ inside, facades }: HourScore): number {
 }
 
 /**
- * The best slots, the best first: at most one in each morning, afternoon and evening, up to four hours long, at hours in
+ * The best slots, the best first: at most one in each morning, afternoon and evening, two to four hours long, at hours in
  * which people let a surveyor in.
  *
  * @param from - slots begin at or after this moment, ms since 1970
@@ -62,7 +63,8 @@ export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infin
       if (local.day[last] !== local.day[first] || local.hour[last]! >= LATEST_H) break;
       worth += quality[last]! - WORTH_STAYING;
       const key = `${local.day[first]} ${part}`;
-      if (worth > (best.get(key)?.worth ?? 0)) best.set(key, { first, last, worth });
+      const long = last - first + 1 >= SHORTEST_SLOT_H;
+      if (long && worth > (best.get(key)?.worth ?? 0)) best.set(key, { first, last, worth });
     }
   }
   return [...best.values()]

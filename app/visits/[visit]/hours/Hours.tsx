@@ -3,7 +3,7 @@
 import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { onlyRow, siteOf } from '@core/visit/derive';
 import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
@@ -18,7 +18,7 @@ import { Board, type Picked } from './Board';
 import { SlotList } from './SlotList';
 import { useHours, useNow, type ScoredWeek } from './useHours';
 import { WallMemory } from './WallMemory';
-import { Why } from './Why';
+import { Why, type View } from './Why';
 import styles from './Hours.module.css';
 
 const INSIDE = { min: 5, max: 30 };
@@ -158,12 +158,12 @@ function Picks({
   put(label: string, change: Partial<PlanValue>): void;
 }) {
   const [picked, setPicked] = useState<Picked>(() => firstPick(week));
-  const why = useRef<HTMLDivElement>(null);
+  const [view, setView] = useState<View>('Chart');
   return (
     <>
       <Board week={week} now={now} picked={picked} slot={slot} onPick={setPicked} />
-      <div className={styles.columns} ref={why}>
-        <Why week={week} picked={picked} slot={slot} />
+      <div className={styles.columns} data-view={view}>
+        <Why week={week} picked={picked} slot={slot} view={view} onView={setView} />
         <SlotList
           week={week}
           slot={slot}

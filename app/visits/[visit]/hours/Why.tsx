@@ -1,7 +1,6 @@
 'use client';
 
 import { Segmented } from 'antd';
-import { useState } from 'react';
 import {
   CartesianGrid,
   ComposedChart,
@@ -28,10 +27,23 @@ import styles from './Why.module.css';
 /** What practice asks for, K. */
 const NEEDED_K = { usual: 10, strict: 15 };
 
+export type View = 'Chart' | 'Table';
+
 /** One day of one row, hour by hour: difference, what the sun left in the wall, and every reason. */
-export function Why({ week, picked, slot }: { week: ScoredWeek; picked: Picked; slot: { from: number; to: number } | null }) {
+export function Why({
+  week,
+  picked,
+  slot,
+  view,
+  onView,
+}: {
+  week: ScoredWeek;
+  picked: Picked;
+  slot: { from: number; to: number } | null;
+  view: View;
+  onView(view: View): void;
+}) {
   const units = useUnits();
-  const [view, setView] = useState<'Chart' | 'Table'>('Chart');
   const { plan } = week;
   const { hours, start } = week.days[picked.day]!;
   const day = new Intl.DateTimeFormat('en-GB', {
@@ -49,7 +61,7 @@ export function Why({ week, picked, slot }: { week: ScoredWeek; picked: Picked; 
           {day} · {rowName(week, picked.row)}
           {wall}
         </span>
-        <Segmented<'Chart' | 'Table'> aria-label="Show as" options={['Chart', 'Table']} value={view} onChange={setView} />
+        <Segmented<View> aria-label="Show as" options={['Chart', 'Table']} value={view} onChange={onView} />
       </div>
       {hours.length === 0 ? (
         <p className={styles.quiet}>There is no weather for this day.</p>
