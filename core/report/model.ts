@@ -198,11 +198,11 @@ function complaintFacts(document: VisitDocument, complaints: IntakeValue['compla
       .map(({ value }) => value.title);
     const answer =
       titles.length > 0
-        ? `found there: ${titles.join('; ')}`
+        ? `Found there: ${titles.join('; ')}`
         : frames.length > 0
-          ? 'looked at, nothing recorded there'
-          : 'not looked at';
-    return { label: place, value: `${what}: ${answer}.` };
+          ? 'Looked at, nothing recorded there'
+          : 'Not looked at';
+    return { label: place, value: `${what}. ${answer}.` };
   });
 }
 

@@ -42,14 +42,14 @@ describe('the report', () => {
 
   test('begins with what was wanted and answers every complaint', () => {
     expect(report.wanted).toBe('The survey was wanted to find where the house loses heat.');
-    expect(report.complaints).toEqual([{ label: 'Front room', value: 'Cold near the window: found there: Cold sill.' }]);
+    expect(report.complaints).toEqual([{ label: 'Front room', value: 'Cold near the window. Found there: Cold sill.' }]);
     expect(report.history).toEqual([{ label: '2019', value: 'Chimney taken out' }]);
     const document = visitDocument();
     document.rows.finding = {};
     document.rows.intake[ID.intake]!.value.complaints.push({ place: 'Loft', what: 'Smells' });
     expect(buildReport(document, () => pixels, 'C').complaints.map(({ value }) => value)).toEqual([
-      'Cold near the window: looked at, nothing recorded there.',
-      'Smells: not looked at.',
+      'Cold near the window. Looked at, nothing recorded there.',
+      'Smells. Not looked at.',
     ]);
   });
 
