@@ -13,6 +13,7 @@ import { putRow } from '@ui/form/putRow';
 import { Desk } from '@ui/shell/Desk';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { NewVisitDialog } from './NewVisitDialog';
+import { VisitDialog } from './VisitDialog';
 import styles from './SiteList.module.css';
 
 /** All sites with their visits, and the way to new ones. */
@@ -92,9 +93,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                   visit={visit}
                   site={site.row}
                   fetching={fetching}
-                  onArchive={(next) =>
-                    keep(putRow('visit', visit.row.id, visit.row.version, { ...visit.row.value, archived: next }))
-                  }
+                  onChange={(change) => keep(putRow('visit', visit.row.id, visit.row.version, { ...visit.row.value, ...change }))}
                 />
               ))}
           </li>
@@ -134,20 +133,21 @@ function VisitLine({
   visit,
   site,
   fetching,
-  onArchive,
+  onChange,
 }: {
   visit: SiteVisit;
   site: Row<'site'>;
   fetching: boolean;
-  onArchive(archived: boolean): void;
+  onChange(change: Partial<Row<'visit'>['value']>): void;
 }) {
-  const { frames, findings, startedAt, row } = visit;
+  const { frames, findings, row } = visit;
+  const [changing, setChanging] = useState(false);
   return (
     <div className={styles.line} data-archived={row.value.archived}>
       <Link href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
         <span>
           <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>
-          <small>{localDay(startedAt, site.value.timeZone)}</small>
+          <small>{localDay(new Date(row.value.startedAt).toISOString(), site.value.timeZone)}</small>
         </span>
         <span className={styles.counts}>
           {frames} {frames === 1 ? 'frame' : 'frames'}
@@ -156,7 +156,32 @@ function VisitLine({
           </small>
         </span>
       </Link>
-      <PutAway name={row.value.title} archived={row.value.archived} disabled={fetching} onChange={onArchive} />
+      <Tooltip title="Change name and day">
+        <Button
+          type="text"
+          icon={<EditOutlined />}
+          disabled={fetching}
+          aria-label={`Change ${row.value.title} of ${site.value.name}`}
+          onClick={() => setChanging(true)}
+        />
+      </Tooltip>
+      <PutAway
+        name={row.value.title}
+        archived={row.value.archived}
+        disabled={fetching}
+        onChange={(archived) => onChange({ archived })}
+      />
+      {changing && (
+        <VisitDialog
+          visit={row}
+          timeZone={site.value.timeZone}
+          onClose={() => setChanging(false)}
+          onKeep={(change) => {
+            setChanging(false);
+            onChange(change);
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -92,8 +92,8 @@ describe('from stored rows to rows that people edit', () => {
   });
 
   test('visit and conditions', () => {
-    const { span, ...rest } = rows.visit[ID.visit]!.value;
-    const stored = { id: ID.visit, version: 1, siteId: ID.room, startedAt: new Date(0), ...rest, ...span };
+    const { span, startedAt, ...rest } = rows.visit[ID.visit]!.value;
+    const stored = { id: ID.visit, version: 1, siteId: ID.room, startedAt: new Date(startedAt), ...rest, ...span };
     expect(visitRowOf(stored)).toEqual(rows.visit[ID.visit]);
     expect(visitValueSchema.safeParse(visitRowOf(stored).value).success).toBe(true);
     const { id, version, value } = rows.conditions[ID.conditions]!;

@@ -119,8 +119,8 @@ test('strictness and warmth inside change the hours; the reasons are there as ch
   await expect.poll(() => go.count()).toBe(usual);
   const warmth = page.getByRole('slider', { name: 'Expected temperature inside, °C' });
   await warmth.focus();
-  for (let i = 0; i < 16; i += 1) await warmth.press('ArrowLeft');
-  await expect(page.getByText('12.0 °C')).toBeVisible();
+  await warmth.press('Home');
+  await expect(page.getByText('5.0 °C', { exact: true })).toBeVisible();
   await expect.poll(() => go.count()).toBeLessThan(usual);
 
   await page.getByRole('button', { name: /^South, Mon 11 Jan 12:00/ }).click();
@@ -185,4 +185,92 @@ test('a site without a place asks for it, and goes on from there', async ({ page
   await dialog.getByRole('button', { name: 'Keep the site' }).click();
   await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Add façades' })).toBeVisible();
+});
+
+/** A year in the EPW format, hour by hour, cold and still. */
+function epwYear(): Buffer {
+  const head = [
+    'LOCATION,Hill Town,-,XX,synthetic,000000,38.3,-6.5,1.0,180',
+    ...Array.from({ length: 7 }, (_, i) => `HEAD ${i}`),
+  ];
+  const hours = Array.from({ length: 8760 }, (_, i) => {
+    const time = new Date(Date.UTC(2025, 0, 1, i));
+    const fields = Array<string>(35).fill('9999');
+    fields.splice(
+      0,
+      6,
+      '2025',
+      String(time.getUTCMonth() + 1),
+      String(time.getUTCDate()),
+      String(time.getUTCHours() + 1),
+      '60',
+      '?',
+    );
+    fields[6] = '2.0';
+    fields[8] = '80';
+    fields[21] = '1.0';
+    fields[22] = '10';
+    fields[30] = '999';
+    fields[33] = '0.0';
+    return fields.join(',');
+  });
+  return Buffer.from([...head, ...hours].join('\n'));
+}
+
+test('of a year in the EPW format the week is picked', async ({ page }) => {
+  await visitOfPlace(page, 'House of the year');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await page.locator('input[type=file]').setInputFiles({ name: 'hill.epw', mimeType: 'text/plain', buffer: epwYear() });
+  await expect(page.getByText('hill.epw: 1 Jan 2025 to 31 Dec 2025')).toBeVisible();
+  await expect(page.getByLabel('Week from')).toHaveValue('2025-01-01');
+  await lookAt(page, '2025-11-03');
+  await expect(page.getByRole('button', { name: /^North, Sun 9 Nov .*A, go/ }).first()).toBeVisible();
+  await page.getByLabel('Back to the forecast').click();
+  await expect(page.getByText('Simulated forecast')).toBeVisible();
+});
+
+test('the current hour is framed, and the week begins today', async ({ page }) => {
+  await page.clock.setFixedTime(new Date('2027-01-13T15:30:00Z'));
+  await visitOfPlace(page, 'House of now');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  // Half past four in the afternoon in Madrid.
+  await expect(page.getByRole('button', { name: /^Inside, Wed 13 Jan 15:00.*, now$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /, now/ })).toHaveCount(5);
+  await expect(page.getByLabel('Week from')).toHaveValue('2027-01-13');
+});
+
+test('a hot week turns the season round, in the board and in the letter', async ({ page }) => {
+  await visitOfPlace(page, 'House of August');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await lookAt(page, '2027-08-02');
+  await expect(page.getByText('Cooled house: faults show warm inside')).toBeVisible();
+  await page.getByRole('button', { name: 'Temperatures in °C; change' }).click();
+  await expect(page.getByText('68.0 °F')).toBeVisible();
+  await page.getByRole('link', { name: 'Letter to the householder' }).click();
+  await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(/Cooling on and steady/);
+});
+
+test('a look at solar gain wants sunny hours', async ({ page }) => {
+  await visitOfPlace(page, 'House of the sun');
+  await page.getByText('Solar gain look', { exact: true }).click();
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await lookAt(page, '2027-06-14');
+  await expect(page.getByText('Solar gain: sunny hours wanted')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^North, .* 0:00: –, no/ })).toHaveCount(7);
+  await expect(page.getByRole('button', { name: /^(East|South|West), .*: A, go/ }).first()).toBeVisible();
+});
+
+test('how long walls keep the sun can be changed, and the hours follow', async ({ page }) => {
+  await visitOfPlace(page, 'House of thick walls');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await lookAt(page, '2027-01-11');
+  const south = page.getByRole('button', { name: /^South, .*: A, go/ });
+  await expect(south.first()).toBeVisible();
+  const before = await south.count();
+  await page.getByRole('button', { name: 'How long walls keep the sun' }).click();
+  await page.getByRole('spinbutton', { name: /^brick/ }).fill('20');
+  await page.getByRole('spinbutton', { name: /^brick/ }).press('Enter');
+  await expect.poll(() => south.count()).toBeLessThan(before);
+  await page.getByRole('button', { name: 'Usual values' }).click();
+  await expect.poll(() => south.count()).toBe(before);
 });

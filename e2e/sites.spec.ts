@@ -62,3 +62,22 @@ test('a seasonal repeat takes over the last visit of the site', async ({ page })
   expect(document.rooms.map(({ name }) => name)).toEqual(['Front room', 'Stairs', 'Loft']);
   expect(Object.keys(document.rows.frame)).toEqual([]);
 });
+
+test('a visit gets another name and day, and is put away', async ({ page }) => {
+  const id = await newVisit(page, 'House with a wrong name');
+  await page.getByRole('link', { name: 'All visits' }).click();
+  await page.getByRole('button', { name: 'Change First visit of House with a wrong name' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Visit', { exact: true }).fill(' ');
+  await expect(dialog.getByRole('button', { name: 'Keep the visit' })).toBeDisabled();
+  await dialog.getByLabel('Visit', { exact: true }).fill('Blower door evening');
+  await dialog.getByLabel('Day and hour').fill('2027-02-11T20:00');
+  await dialog.getByRole('button', { name: 'Keep the visit' }).click();
+  const line = page.getByRole('link', { name: /Blower door evening/ });
+  await expect(line).toContainText('11 Feb 2027');
+  await page.goto(`/visits/${id}/report`);
+  await expect(page.getByText(/Blower door evening · 11 Feb 2027/).first()).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Put away: Blower door evening' }).click();
+  await expect(line).toBeHidden();
+});

@@ -1,7 +1,6 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import { framesOfReport } from '@core/report/model';
-import { siteOf } from '@core/visit/derive';
-import { localDay } from '@core/units/localTime';
+import { siteOf, visitDay } from '@core/visit/derive';
 import type { Database } from '@data/connection';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';
@@ -28,5 +27,5 @@ export async function makeReport(
   }
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
-  return { bytes, fileName: `${siteOf(document).name} ${localDay(document.startedAt, siteOf(document).timeZone)}.pdf` };
+  return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf` };
 }

@@ -7,7 +7,7 @@ const facts: LetterFacts = {
   kind: 'heat-loss',
   slot: { from: Date.UTC(2027, 1, 11, 20), to: Date.UTC(2027, 1, 11, 23) },
   timeZone: 'Europe/London',
-  insideC: 20,
+  inside: '20 °C',
   season: 'heated',
   people: 'one cat that slips out',
   outdoors: true,

@@ -9,8 +9,8 @@ export interface LetterFacts {
   /** When the survey is; null while no slot is settled. */
   slot: { from: number; to: number } | null;
   timeZone: string;
-  /** Expected inside, °C. */
-  insideC: number;
+  /** Expected inside, in words: `20 °C`. */
+  inside: string;
   season: 'heated' | 'cooled';
   /** People and pets to mind, as somebody typed it. */
   people: string;
@@ -66,7 +66,7 @@ function beforeBed(time: number, timeZone: string): number {
   return hour[0]! < EARLIEST_H ? momentOf(day[0]! - 1, LATEST_H, timeZone) : time;
 }
 
-function surveyPoints({ insideC, season, outdoors, kind }: LetterFacts, since: (hours: number) => string): string[] {
+function surveyPoints({ inside, season, outdoors, kind }: LetterFacts, since: (hours: number) => string): string[] {
   if (kind === 'no-heat')
     return [
       'Leave the heating off for some hours before we come: we watch it warm up from cold.',
@@ -75,8 +75,8 @@ function surveyPoints({ insideC, season, outdoors, kind }: LetterFacts, since: (
     ];
   const running =
     season === 'heated'
-      ? `Heating on and steady at about ${insideC} °C ${since(STEADY_H)}; no night set-back.`
-      : `Cooling on and steady at about ${insideC} °C ${since(STEADY_H)}.`;
+      ? `Heating on and steady at about ${inside} ${since(STEADY_H)}; no night set-back.`
+      : `Cooling on and steady at about ${inside} ${since(STEADY_H)}.`;
   return [
     running,
     `Doors between rooms open, outer doors and windows closed ${since(BLINDS_H)}.`,

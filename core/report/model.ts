@@ -14,6 +14,7 @@ import {
   settingsFor,
   siteOf,
   steadyScaleFor,
+  visitDay,
   visitRow,
   type ScaleAnchor,
 } from '../visit/derive';
@@ -21,7 +22,7 @@ import type { VisitDocument } from '../visit/document';
 import { KINDS } from '../visit/kinds';
 import type { IntakeValue, Row } from '../visit/rows';
 import { judgeConditions } from '../visit/verdict';
-import { localDay, localTime } from '../units/localTime';
+import { localTime } from '../units/localTime';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 
@@ -139,7 +140,6 @@ export function buildReport(
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
 ): Report {
-  const { startedAt } = document;
   const site = siteOf(document);
   const visit = visitRow(document).value;
   const intake = onlyRow(document, 'intake').value;
@@ -150,7 +150,7 @@ export function buildReport(
     site: site.name,
     address: site.address,
     visit: visit.title,
-    day: localDay(startedAt, site.timeZone),
+    day: visitDay(document),
     wanted: `The survey was wanted ${KINDS[intake.kind].wanted}.`,
     question: visit.question,
     complaints: complaintFacts(document, intake.complaints),

@@ -60,7 +60,6 @@ export function visitDocument(): VisitDocument {
   });
   return {
     visitId: ID.visit,
-    startedAt: '2026-02-11T19:10:00.000Z',
     siteId: ID.site,
     rooms: [{ id: ID.room, name: 'Front room', ordinal: 0 }],
     cameras: [{ id: ID.camera, name: 'Row camera', calibrationK: 1.5, uniformityK: 0.05 }],
@@ -122,6 +121,7 @@ export function visitDocument(): VisitDocument {
           version: 1,
           value: {
             title: 'Evening visit',
+            startedAt: Date.UTC(2026, 1, 11, 19, 10),
             archived: false,
             question: 'Why is it cold?',
             span: { belowK: 6, aboveK: 5, colourMap: 'hearth' },

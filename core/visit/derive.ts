@@ -5,6 +5,7 @@ import { differenceOf, readRegion, type Difference, type Reading } from '../fram
 import { CoreError } from '../errors';
 import { steadyScale, type Scale } from '../scale/scale';
 import { dewPointFromHumidity, MOULD_HUMIDITY, surfaceTemperatureAtHumidity } from '../building/saturation';
+import { localDay } from '../units/localTime';
 import type { VisitDocument } from './document';
 import type { Row, SiteValue } from './rows';
 
@@ -12,6 +13,11 @@ import type { Row, SiteValue } from './rows';
 
 export function visitRow(document: VisitDocument): Row<'visit'> {
   return document.rows.visit[document.visitId]!;
+}
+
+/** The visit's day by the site's calendar, in words. */
+export function visitDay(document: VisitDocument): string {
+  return localDay(new Date(visitRow(document).value.startedAt).toISOString(), siteOf(document).timeZone);
 }
 
 export function conditionsOf(document: VisitDocument): Row<'conditions'> | undefined {

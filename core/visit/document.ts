@@ -47,7 +47,6 @@ type RowsOf<E extends VisitEntity> = Record<string, Row<E>>;
 /** Everything of a visit but its pixels, as plain data: what the interface edits and the report is made from. */
 export interface VisitDocument {
   visitId: string;
-  startedAt: string;
   siteId: string;
   rooms: Room[];
   cameras: Camera[];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { VISIT_KINDS } from './kinds';
-import { conditionsValueSchema, idSchema, nameSchema, siteValueSchema } from './rows';
+import { conditionsValueSchema, idSchema, nameSchema, siteValueSchema, visitValueSchema } from './rows';
 
 /** What a new visit needs to begin with. The rest is added as the work goes on. */
 export const newVisitSchema = z.object({
@@ -9,8 +9,7 @@ export const newVisitSchema = z.object({
   kind: z.enum(VISIT_KINDS),
   title: nameSchema(160),
   question: z.string().trim().max(1000, 'must not be longer than 1000 characters'),
-  /** Milliseconds since 1970, UTC. */
-  startedAt: z.number().int().min(0).max(4.1e12),
+  startedAt: visitValueSchema.shape.startedAt,
   insideC: conditionsValueSchema.shape.insideC,
   outsideC: conditionsValueSchema.shape.outsideC,
   humidityPct: conditionsValueSchema.shape.humidityPct,

@@ -53,6 +53,9 @@ export const settingsValueSchema = settingsSchema.extend({
   ownerId: idSchema,
 });
 
+/** Milliseconds since 1970, UTC. */
+const momentSchema = z.number().int().min(0).max(4.1e12);
+
 function textSchema(longest: number) {
   return z.string().trim().max(longest, `must not be longer than ${longest} characters`);
 }
@@ -70,6 +73,8 @@ export const siteValueSchema = z.object({
 export const visitValueSchema = z.object({
   archived: z.boolean(),
   title: nameSchema(160),
+  /** ms since 1970. */
+  startedAt: momentSchema,
   question: textSchema(1000),
   span: steadySpanSchema,
   referenceInsideId: idSchema.nullable(),
@@ -90,7 +95,6 @@ export const intakeValueSchema = z.object({
 const indoor = z.number().min(-10, 'must be at least −10 °C').max(40, 'must not exceed 40 °C');
 /** A day of the local calendar. */
 const daySchema = z.iso.date();
-const momentSchema = z.number().int().min(0).max(4.1e12);
 
 /** When to go, and what the householder is told. */
 export const planValueSchema = z.object({

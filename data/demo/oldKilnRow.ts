@@ -210,11 +210,11 @@ export const ROW_LOAN = {
   firstDay: '2026-02-09',
   lastDay: '2026-02-15',
   homes: [
-    { site: 'No. 2', minutes: 90, travelMinutes: 5, evenings: ['2026-02-09', '2026-02-11', '2026-02-12'] },
-    { site: 'No. 1', minutes: 75, travelMinutes: 5, evenings: ['2026-02-10', '2026-02-11'] },
-    { site: 'No. 3', minutes: 75, travelMinutes: 5, evenings: ['2026-02-11', '2026-02-13'] },
-    { site: 'drying shed', minutes: 60, travelMinutes: 5, evenings: ['2026-02-10', '2026-02-12', '2026-02-14'] },
-    { site: 'Signal House', minutes: 120, travelMinutes: 25, evenings: ['2026-02-12', '2026-02-14'] },
+    { site: 'No. 2', minutes: 90, travelMinutes: 5, evenings: ['2026-02-11'] },
+    { site: 'No. 1', minutes: 75, travelMinutes: 5, evenings: ['2026-02-11'] },
+    { site: 'No. 3', minutes: 75, travelMinutes: 5, evenings: ['2026-02-11', '2026-02-14'] },
+    { site: 'drying shed', minutes: 60, travelMinutes: 5, evenings: ['2026-02-10', '2026-02-12'] },
+    { site: 'Signal House', minutes: 120, travelMinutes: 25, evenings: ['2026-02-12'] },
   ],
 };
 

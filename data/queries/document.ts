@@ -58,7 +58,6 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
   ]);
   return {
     visitId,
-    startedAt: found.visit.startedAt.toISOString(),
     siteId: found.site.id,
     rooms: rooms.map((room) => ({ id: room.id, name: room.name, ordinal: room.ordinal })),
     cameras: cameras.map((camera) => ({

@@ -42,9 +42,13 @@ export function settingsRowOf(stored: InferSelectModel<typeof settings>): Row<'s
 }
 
 export function visitRowOf(stored: InferSelectModel<typeof visit>): Row<'visit'> {
-  const { id, version, title, question, archived, belowK, aboveK, referenceInsideId, referenceOutsideId } = stored;
+  const { id, version, title, question, archived, startedAt, belowK, aboveK, referenceInsideId, referenceOutsideId } = stored;
   const span = { belowK, aboveK, colourMap: stored.colourMap as ColourMapName };
-  return { id, version, value: { title, question, archived, span, referenceInsideId, referenceOutsideId } };
+  return {
+    id,
+    version,
+    value: { title, question, archived, startedAt: startedAt.getTime(), span, referenceInsideId, referenceOutsideId },
+  };
 }
 
 export function conditionsRow(stored: InferSelectModel<typeof conditions>): Row<'conditions'> {

@@ -147,10 +147,10 @@ export const TABLES: { [E in Entity]: Table<E> } = {
       const [found] = await connection.select().from(t.visit).where(eq(t.visit.id, id)).for('update');
       return found ? visitRowOf(found) : null;
     },
-    update: (connection, { id, version, value: { span, ...rest } }) =>
+    update: (connection, { id, version, value: { span, startedAt, ...rest } }) =>
       connection
         .update(t.visit)
-        .set({ ...rest, ...span, version })
+        .set({ ...rest, ...span, startedAt: new Date(startedAt), version })
         .where(eq(t.visit.id, id)),
   },
 

@@ -11,7 +11,6 @@ import { siteRow, visitRowOf } from './rows';
 
 export interface SiteVisit {
   row: Row<'visit'>;
-  startedAt: string;
   frames: number;
   findings: number;
 }
@@ -31,7 +30,7 @@ export async function listSites(db: Database): Promise<SiteWithVisits[]> {
     db.select({ visitId: finding.visitId, n: count() }).from(finding).groupBy(finding.visitId),
   ]);
   const of = (counts: { visitId: string; n: number }[], id: string) => counts.find(({ visitId }) => visitId === id)?.n ?? 0;
-  const last = (one: SiteWithVisits) => one.visits[0]?.startedAt ?? '';
+  const last = (one: SiteWithVisits) => one.visits[0]?.row.value.startedAt ?? 0;
   return sites
     .map((stored) => ({
       row: siteRow(stored),
@@ -39,12 +38,11 @@ export async function listSites(db: Database): Promise<SiteWithVisits[]> {
         .filter(({ siteId }) => siteId === stored.id)
         .map((row) => ({
           row: visitRowOf(row),
-          startedAt: row.startedAt.toISOString(),
           frames: of(frames, row.id),
           findings: of(findings, row.id),
         })),
     }))
-    .sort((a, b) => last(b).localeCompare(last(a)) || a.row.value.name.localeCompare(b.row.value.name));
+    .sort((a, b) => last(b) - last(a) || a.row.value.name.localeCompare(b.row.value.name));
 }
 
 /** What a visit begins with when nobody has said more. */

@@ -5,13 +5,12 @@ import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { onlyRow, siteOf, visitRow } from '@core/visit/derive';
+import { onlyRow, siteOf, visitDay, visitRow } from '@core/visit/derive';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { ConditionsChip } from './ConditionsChip';
 import { KeysHelp } from './KeysHelp';
-import { localDay } from '@core/units/localTime';
 import { DenMark } from './Mark';
 import { STAGES, type StagePath } from './stages';
 import styles from './Shell.module.css';
@@ -34,8 +33,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <div className={styles.visit}>
             <b>{siteOf(document).name}</b>
             <small>
-              {visitRow(document).value.title} · {localDay(document.startedAt, siteOf(document).timeZone)} · {frames}{' '}
-              {frames === 1 ? 'frame' : 'frames'}
+              {visitRow(document).value.title} · {visitDay(document)} · {frames} {frames === 1 ? 'frame' : 'frames'}
               <SaveMark state={saveState} />
             </small>
           </div>

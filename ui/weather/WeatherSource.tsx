@@ -51,7 +51,12 @@ export function WeatherSource({
   return (
     <div className={styles.source}>
       {fileName && covers ? (
-        <Tag icon={<FileTextOutlined />} closable onClose={onForecast} className={styles.tag}>
+        <Tag
+          icon={<FileTextOutlined />}
+          closable={{ 'aria-label': 'Back to the forecast' }}
+          onClose={onForecast}
+          className={styles.tag}
+        >
           {fileName}: {day(covers.start)} to {day(covers.start + (covers.count - 1) * HOUR_MS)}
         </Tag>
       ) : (

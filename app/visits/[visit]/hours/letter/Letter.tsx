@@ -4,11 +4,13 @@ import { ArrowLeftOutlined, CopyOutlined, DownloadOutlined } from '@ant-design/i
 import { Alert, App, Button } from 'antd';
 import Link from 'next/link';
 import { householderLetter } from '@core/letter/householderLetter';
+import { temperature } from '@core/units/format';
 import { onlyRow, siteOf } from '@core/visit/derive';
 import { planValueSchema } from '@core/visit/rows';
 import { paperFromText } from '@core/report/paper';
 import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
+import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { useHours } from '../useHours';
 import { slotWords } from '../SlotList';
@@ -19,6 +21,7 @@ export function Letter() {
   const { document, edit } = useVisit();
   const { message } = App.useApp();
   const pdf = usePdf();
+  const { unit } = useUnits();
   const { week } = useHours();
   const row = onlyRow(document, 'plan');
   const { kind, people } = onlyRow(document, 'intake').value;
@@ -29,7 +32,7 @@ export function Letter() {
     kind,
     slot: slot && { from: slot.from, to: slot.to },
     timeZone: site.timeZone,
-    insideC: row.value.insideC,
+    inside: temperature(row.value.insideC, unit, 0),
     season: week?.result.season ?? 'heated',
     people,
     outdoors: site.facades.length > 0,
