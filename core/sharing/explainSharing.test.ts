@@ -44,7 +44,9 @@ test('a loss that nobody would notice is not called one', () => {
   flexible.presences.push({ from: FRIDAY + 41 * HOUR, to: FRIDAY + 43 * HOUR });
   flexible.scores = flexible.scores.map((score, i) => (i > 30 ? score - 0.03 : score));
   expect(explain([flexible, home('b', 0, 0.9)]).tradeOffs).toEqual([]);
-  flexible.scores = flexible.scores.map((score, i) => (i > 30 ? score - 0.2 : score));
+  flexible.scores = flexible.scores.map((score, i) => (i > 30 ? score - 0.07 : score));
+  expect(explain([flexible, home('b', 0, 0.9)]).tradeOffs[0]!.words).toMatch(/now somewhat less well\.$/);
+  flexible.scores = flexible.scores.map((score, i) => (i > 30 ? score - 0.13 : score));
   const { tradeOffs } = explain([flexible, home('b', 0, 0.9)]);
   expect(tradeOffs).toEqual([
     { homeId: 'a', words: 'Would be read best on Fri 12 Feb, 18:00 (A), when the camera is with House b; now B.' },

@@ -17,16 +17,19 @@ export function explainSharing(loan: Loan, homes: Home[], { turns, alone }: Shar
   const when = (time: number) => moment(time, loan.timeZone);
   const names = new Map(homes.map((home) => [home.id, home.name]));
   const served = new Map(turns.map((turn) => [turn.homeId, turn]));
-  const onDay = (time: number, not: string) =>
-    turns
-      .filter((turn) => turn.homeId !== not && day(turn.from, loan.timeZone) === day(time, loan.timeZone))
-      .map((turn) => names.get(turn.homeId)!);
+  /** Who has the camera at the hours that a home wanted; else who has it on that day. */
+  const insteadOf = (wanted: Turn): string[] => {
+    const others = turns.filter(({ homeId }) => homeId !== wanted.homeId);
+    const then = others.filter(({ from, to }) => from < wanted.to && to > wanted.from);
+    const thatDay = others.filter(({ from }) => day(from, loan.timeZone) === day(wanted.from, loan.timeZone));
+    return (then.length > 0 ? then : thatDay).map(({ homeId }) => names.get(homeId)!);
+  };
   const tradeOffs = turns.flatMap((turn: Turn) => {
     const best = alone[turn.homeId]!;
     if (best.score - turn.score < WORTH_TELLING) return [];
-    const others = onDay(best.from, turn.homeId);
+    const others = insteadOf(best);
     const why = others.length > 0 ? `, when the camera is with ${list(others)}` : '';
-    const words = `Would be read best on ${when(best.from)} (${grade(best.score)})${why}; now ${grade(turn.score)}.`;
+    const words = `Would be read best on ${when(best.from)} (${grade(best.score)})${why}; now ${grade(turn.score) === grade(best.score) ? 'somewhat less well' : grade(turn.score)}.`;
     return [{ homeId: turn.homeId, words }];
   });
   const waiting = homes.filter((home) => !served.has(home.id)).map((home) => ({ homeId: home.id, words: whyNot(home) }));
@@ -35,7 +38,7 @@ export function explainSharing(loan: Loan, homes: Home[], { turns, alone }: Shar
   function whyNot(home: Home): string {
     const best = alone[home.id];
     if (best) {
-      const others = onDay(best.from, home.id);
+      const others = insteadOf(best);
       return `Could go on ${when(best.from)}, but ${others.length > 0 ? `${list(others)} would lose it` : 'another home would lose its turn'}: it waits for the next loan.`;
     }
     const inLoan = home.presences
