@@ -82,3 +82,18 @@ test('two tabs on one question: the later change is held back, both values are s
   await dialog.getByRole('button', { name: 'Keep what is stored' }).click();
   await expect(other.getByRole('textbox', { name: 'Access' })).toHaveValue('Key with No. 1');
 });
+
+test('undo and redo go over answers, and a field keeps its own Ctrl Z', async ({ page }) => {
+  await addComplaint(page, 'Stairs', 'Draught');
+  await page.getByRole('button', { name: 'Undo: Complaints' }).click();
+  await expect(complaint(page, 1)).toBeHidden();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(complaint(page, 1)).toHaveValue('Draught');
+  await page.getByText('Drafts', { exact: true }).click();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('radio', { name: 'Heat loss' })).toBeChecked();
+  await complaint(page, 1).press('Control+z');
+  await expect(complaint(page, 1)).toHaveValue('Draught');
+});

@@ -2,11 +2,13 @@
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Tooltip } from 'antd';
+import { useKeys } from '@ui/keys/useKeys';
 import { useVisit } from '@ui/visit/VisitProvider';
 
-/** Back and forth over everything drawn or set, each saying what it would do. */
+/** Back and forth over everything drawn or set, each saying what it would do; their keys work wherever they are shown. */
 export function UndoButtons() {
   const { undo, redo, undoLabel, redoLabel } = useVisit();
+  useKeys({ 'Ctrl z': undo, 'Ctrl Shift z': redo, 'Ctrl y': redo });
   return (
     <>
       <Tooltip title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>

@@ -26,7 +26,7 @@ import styles from './Bench.module.css';
 
 /** Where frames are read: the picture, its scale, its regions, and the numbers that follow. */
 export function Bench() {
-  const { document, edit, undo, redo, reload, pixels } = useVisit();
+  const { document, edit, reload, pixels } = useVisit();
   const { message } = App.useApp();
   const units = useUnits();
   const frames = orderedFrames(document);
@@ -198,8 +198,6 @@ export function Bench() {
       if (view.tool !== 'select') dispatch({ kind: 'tool', tool: 'select' });
       else dispatch({ kind: 'select', regionId: null });
     },
-    'Ctrl z': undo,
-    'Ctrl Shift z': redo,
     ...arrows,
   });
 

@@ -9,6 +9,7 @@ import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import type { Strictness } from '@core/weather/plan';
 import type { PlanValue } from '@core/visit/rows';
+import { UndoButtons } from '@ui/shell/UndoButtons';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -36,7 +37,6 @@ export function Hours() {
   const put = (label: string, change: Partial<PlanValue>) =>
     edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, ...change } }]);
   const inside = tried ?? row.value.insideC;
-  const day = (number: number) => isoDay(number);
   const words = week && headline(week.result, week.slots, week.plan);
   return (
     <div className={styles.desk}>
@@ -45,6 +45,7 @@ export function Hours() {
           <h1>{words?.title ?? 'Which hours are worth driving out for?'}</h1>
           <p>{words?.detail}</p>
         </div>
+        <UndoButtons />
         <Link href={`/visits/${document.visitId}/hours/letter`}>
           <Button icon={<MailOutlined />}>Letter to the householder</Button>
         </Link>
@@ -63,73 +64,71 @@ export function Hours() {
         </section>
       ) : null}
       {plan && (
-        <>
-          <section className={styles.card}>
-            <div className={styles.bar}>
-              <h2>Readable hours</h2>
-              <label className={styles.from}>
-                Week from
-                <input
-                  type="date"
-                  value={day(firstDay)}
-                  onChange={(event) => event.target.value && put('Week looked at', { firstDay: event.target.value })}
-                />
-              </label>
-              {row.value.firstDay && (
-                <Button type="link" size="small" onClick={() => put('Week looked at', { firstDay: null })}>
-                  Today
-                </Button>
-              )}
-              <WeatherSource
-                weather={week?.weather ?? null}
-                timeZone={site.timeZone}
-                onBring={({ weatherId, start, count }) => {
-                  const today = localDayNumber(now, site.timeZone);
-                  const covered = now >= start && now < start + count * 3_600_000;
-                  const first = covered ? today : localDayNumber(start, site.timeZone);
-                  put('Weather file', { weatherId, firstDay: isoDay(first) });
-                }}
-                onForecast={() => put('Forecast instead of a file', { weatherId: null, firstDay: null })}
+        <section className={styles.card}>
+          <div className={styles.bar}>
+            <h2>Readable hours</h2>
+            <label className={styles.from}>
+              Week from
+              <input
+                type="date"
+                value={isoDay(firstDay)}
+                onChange={(event) => event.target.value && put('Week looked at', { firstDay: event.target.value })}
               />
-              <span className={styles.space} />
-              <Segmented<Strictness>
-                aria-label="How strictly hours are judged"
-                value={row.value.strictness}
-                options={[
-                  { value: 'usual', label: 'Usual' },
-                  { value: 'strict', label: 'Strict: dark, 15 K' },
-                ]}
-                onChange={(strictness) => put('Strictness', { strictness })}
-              />
-              <WallMemory />
-            </div>
-            <div className={styles.bar}>
-              <label className={styles.whatIf}>
-                <span>What if it is inside</span>
-                <Slider
-                  {...INSIDE}
-                  step={0.5}
-                  value={inside}
-                  ariaLabelForHandle="Expected temperature inside, °C"
-                  tooltip={{ open: false }}
-                  onChange={setTried}
-                  onChangeComplete={(insideC) => {
-                    put('Expected inside', { insideC });
-                    setTried(null);
-                  }}
-                />
-                <b>{units.temperature(inside)}</b>
-              </label>
-              {week && <Tag>{week.result.season === 'cooled' ? 'Cooled house: faults show warm inside' : 'Heated house'}</Tag>}
-              {week?.plan.purpose === 'solar-gain' && <Tag>Solar gain: sunny hours wanted</Tag>}
-            </div>
-            {state.kind === 'problem' && <Alert type="error" title={state.words} />}
-            {state.kind === 'loading' && !week && <Spin />}
-            {week && (
-              <Picks key={`${week.firstDay} ${week.plan.facades.length}`} week={week} now={now} put={put} slot={row.value.slot} />
+            </label>
+            {row.value.firstDay && (
+              <Button type="link" size="small" onClick={() => put('Week looked at', { firstDay: null })}>
+                Today
+              </Button>
             )}
-          </section>
-        </>
+            <WeatherSource
+              weather={week?.weather ?? null}
+              timeZone={site.timeZone}
+              onBring={({ weatherId, start, count }) => {
+                const today = localDayNumber(now, site.timeZone);
+                const covered = now >= start && now < start + count * 3_600_000;
+                const first = covered ? today : localDayNumber(start, site.timeZone);
+                put('Weather file', { weatherId, firstDay: isoDay(first) });
+              }}
+              onForecast={() => put('Forecast instead of a file', { weatherId: null, firstDay: null })}
+            />
+            <span className={styles.space} />
+            <Segmented<Strictness>
+              aria-label="How strictly hours are judged"
+              value={row.value.strictness}
+              options={[
+                { value: 'usual', label: 'Usual' },
+                { value: 'strict', label: 'Strict: dark, 15 K' },
+              ]}
+              onChange={(strictness) => put('Strictness', { strictness })}
+            />
+            <WallMemory />
+          </div>
+          <div className={styles.bar}>
+            <label className={styles.whatIf}>
+              <span>What if it is inside</span>
+              <Slider
+                {...INSIDE}
+                step={0.5}
+                value={inside}
+                ariaLabelForHandle="Expected temperature inside, °C"
+                tooltip={{ open: false }}
+                onChange={setTried}
+                onChangeComplete={(insideC) => {
+                  put('Expected inside', { insideC });
+                  setTried(null);
+                }}
+              />
+              <b>{units.temperature(inside)}</b>
+            </label>
+            {week && <Tag>{week.result.season === 'cooled' ? 'Cooled house: faults show warm inside' : 'Heated house'}</Tag>}
+            {week?.plan.purpose === 'solar-gain' && <Tag>Solar gain: sunny hours wanted</Tag>}
+          </div>
+          {state.kind === 'problem' && <Alert type="error" title={state.words} />}
+          {state.kind === 'loading' && !week && <Spin />}
+          {week && (
+            <Picks key={`${week.firstDay} ${week.plan.facades.length}`} week={week} now={now} put={put} slot={row.value.slot} />
+          )}
+        </section>
       )}
       {placing && (
         <SiteDialog

@@ -12,6 +12,7 @@ import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/us
 import { useVisit } from '@ui/visit/VisitProvider';
 
 const MINUTE = 60_000;
+const DAY_MS = 24 * 60 * MINUTE;
 
 /** The current moment, to the minute. */
 export function useNow(): number {
@@ -72,10 +73,11 @@ export function useHours(inside?: number): {
       plan: scoredFor,
       result,
       days: boardDays(result.hours, firstDay, scoredFor.timezone),
-      slots: bestSlots(result, scoredFor),
+      // Of a week that has begun only what is left; a week that is over, or far ahead, whole.
+      slots: bestSlots(result, scoredFor, now < begin + BOARD_DAYS * DAY_MS ? now : begin),
       weather,
       firstDay,
     };
-  }, [planKey, state, firstDay]);
+  }, [planKey, state, firstDay, now]);
   return { plan, state, week, firstDay };
 }

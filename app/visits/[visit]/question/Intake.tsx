@@ -7,6 +7,7 @@ import { onlyRow, visitRow } from '@core/visit/derive';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
 import { intakeValueSchema, visitValueSchema, type IntakeValue } from '@core/visit/rows';
 import { CommitText } from '@ui/form/CommitText';
+import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { PairList } from './PairList';
 import styles from './Intake.module.css';
@@ -36,6 +37,7 @@ export function Intake() {
     <div className={styles.desk}>
       <div className={styles.head}>
         <h1>Why is the survey wanted?</h1>
+        <UndoButtons />
         <Link href={`/visits/${document.visitId}/hours`}>
           <Button type="primary" icon={<ArrowRightOutlined />} iconPlacement="end">
             Choose the hours
