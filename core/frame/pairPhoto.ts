@@ -9,12 +9,12 @@ export interface Taken {
 /** A photo taken within this time of a frame belongs to it, ms. */
 const SAME_MOMENT = 60_000;
 
-/** `IR_0012.tif` and `ir_0012-photo.jpg` have one stem. */
+/** `Row-012.tif` and `row-012-photo.jpg` have one stem. */
 function stem(fileName: string): string {
   return fileName
     .replace(/\.[^.]*$/, '')
     .toLowerCase()
-    .replace(/[-_ ]?(photo|visible|daylight|dc|vis)$/, '');
+    .replace(/[-_ ]?(photo|visible|daylight)$/, '');
 }
 
 /**

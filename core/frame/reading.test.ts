@@ -79,14 +79,14 @@ describe('noise from the frame itself', () => {
 
 describe('pairing a photo', () => {
   const frames = [
-    { id: 'a', fileName: 'IR_0012.tif', takenAt: 1_000_000 },
-    { id: 'b', fileName: 'IR_0013.tif', takenAt: 1_060_000 },
+    { id: 'a', fileName: 'Row-0012.tif', takenAt: 1_000_000 },
+    { id: 'b', fileName: 'Row-0013.tif', takenAt: 1_060_000 },
   ];
   const photo = (fileName: string, takenAt: number) => frameForPhoto({ id: 'p', fileName, takenAt }, frames);
 
   test('by name first, whatever the time', () => {
-    expect(photo('ir_0012.jpg', 9e9)).toBe('a');
-    expect(photo('IR_0013-photo.jpg', 0)).toBe('b');
+    expect(photo('row-0012.jpg', 9e9)).toBe('a');
+    expect(photo('Row-0013-photo.jpg', 0)).toBe('b');
   });
   test('else the nearest within a minute', () => {
     expect(photo('x.jpg', 1_029_000)).toBe('a');

@@ -1,4 +1,4 @@
-import { DEN, MARK, PAPER } from './palette';
+import { DEN, HOURS, MARK, PAPER } from './palette';
 
 function luminance(hex: string): number {
   const [r, g, b] = [1, 3, 5].map((at) => {
@@ -39,6 +39,20 @@ describe('the light pages', () => {
     for (const ground of [PAPER.ground, PAPER.card]) expect(contrast(PAPER[name], ground)).toBeGreaterThanOrEqual(TEXT);
   });
   test('edges of fields are seen', () => expect(contrast(PAPER.edge, PAPER.card)).toBeGreaterThanOrEqual(EDGE));
+});
+
+describe('the board of hours', () => {
+  test('letters read on every tone', () => {
+    expect(contrast(PAPER.card, HOURS.go)).toBeGreaterThanOrEqual(TEXT);
+    expect(contrast(PAPER.card, HOURS.care)).toBeGreaterThanOrEqual(TEXT);
+    expect(contrast(PAPER.text, HOURS.poor)).toBeGreaterThanOrEqual(TEXT);
+    expect(contrast(PAPER.muted, HOURS.none)).toBeGreaterThanOrEqual(TEXT);
+    expect(contrast(PAPER.text, HOURS.slot)).toBeGreaterThanOrEqual(TEXT);
+  });
+  test('the better the hour, the darker its tone', () => {
+    const tones = [HOURS.go, HOURS.care, HOURS.poor, HOURS.none].map(luminance);
+    expect(tones).toEqual([...tones].sort((a, b) => a - b));
+  });
 });
 
 test('marks on pictures have a light and a dark outline that read against each other', () => {
