@@ -4,6 +4,7 @@ import { expect, newVisit, saved, test } from './support/pages';
 test.beforeEach(async ({ page }) => {
   await newVisit(page, 'Question test');
   await page.getByRole('link', { name: /Question/ }).click();
+  await page.waitForURL(/\/question/);
 });
 
 const complaint = (page: Page, line: number) => page.getByRole('textbox', { name: `Complaint, line ${line}` });
@@ -71,9 +72,11 @@ test('the report says what was wanted and answers each complaint', async ({ page
 test('two tabs on one question: the later change is held back, both values are shown', async ({ page, context }) => {
   const other = await context.newPage();
   await other.goto(page.url());
+  await expect(other.getByRole('textbox', { name: 'Access' })).toBeVisible();
+  const kept = page.waitForResponse((response) => response.url().endsWith('/api/commands'));
   await page.getByRole('textbox', { name: 'Access' }).fill('Key with No. 1');
   await page.getByRole('textbox', { name: 'Access' }).blur();
-  await saved(page);
+  await kept;
   await other.getByRole('textbox', { name: 'Access' }).fill('Key under the pot');
   await other.getByRole('textbox', { name: 'Access' }).blur();
   const dialog = other.getByRole('dialog');
