@@ -32,8 +32,19 @@ export function localHours(start: number, count: number, timeZone: string): Loca
   return { hour, day };
 }
 
+/** Making a format is a hundred times dearer than using it, and a board of hours asks some thousand times. */
+const readers = new Map<string, (utc: number) => number>();
+
 /** Milliseconds by which clocks in a zone are ahead of UTC at a moment. */
 export function offsetReader(timeZone: string): (utc: number) => number {
+  const known = readers.get(timeZone);
+  if (known) return known;
+  const reader = newOffsetReader(timeZone);
+  readers.set(timeZone, reader);
+  return reader;
+}
+
+function newOffsetReader(timeZone: string): (utc: number) => number {
   const format = new Intl.DateTimeFormat('en-GB', {
     timeZone,
     hourCycle: 'h23',
