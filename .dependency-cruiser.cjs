@@ -18,10 +18,10 @@ module.exports = {
     only('app-on-all', 'app', ['app', 'ui', 'data', 'server', 'workers', 'core']),
     {
       name: 'core-is-pure',
-      comment: 'core may use zod, suncalc and papaparse, and nothing that needs a platform',
+      comment: 'core may use zod, suncalc, papaparse and uuid, and nothing that needs a platform',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|suncalc|papaparse|@types/papaparse)/' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|suncalc|papaparse|uuid|@types/papaparse)/' },
     },
     {
       name: 'core-without-its-test-material',

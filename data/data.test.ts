@@ -1,3 +1,4 @@
+import { NO_SETTINGS } from '@core/radiometry/settings';
 import { ID, visitDocument } from '@core/testing/visit';
 import { sha256 } from './columns/sha256';
 import { uuid } from './columns/uuid';
@@ -59,17 +60,19 @@ describe('from stored rows to rows that people edit', () => {
   const { rows } = visitDocument();
 
   test('region and photo', () => {
+    const picture = { frameId: null, name: 'x', role: 'plate' as const, stopKey: null, discarded: false };
     const { id, version, value } = rows.region[ID.sound]!;
     expect(regionRow({ id, version, ...value })).toEqual(rows.region[ID.sound]);
-    expect(photoRow({ id: 'p', version: 2, frameId: null, name: 'x' })).toEqual({
+    expect(photoRow({ id: 'p', version: 2, ...picture })).toEqual({
       id: 'p',
       version: 2,
-      value: { frameId: null, name: 'x' },
+      value: picture,
     });
   });
 
   test('a frame has its own scale only with both ends', () => {
-    const base = { id: ID.frame, version: 1, name: 'a', roomId: null, side: 'inside' as const, referenceId: null };
+    const place = { roomId: null, surfaceId: null, stopKey: null, discarded: false };
+    const base = { id: ID.frame, version: 1, name: 'a', ...place, side: 'inside' as const, referenceId: null };
     expect(frameRow({ ...base, ownLowC: 10, ownHighC: 20 }).value.ownScale).toEqual({ low: 10, high: 20 });
     expect(frameRow({ ...base, ownLowC: 0, ownHighC: 5 }).value.ownScale).toEqual({ low: 0, high: 5 });
     expect(frameRow({ ...base, ownLowC: null, ownHighC: 20 }).value.ownScale).toBeNull();
@@ -77,10 +80,11 @@ describe('from stored rows to rows that people edit', () => {
   });
 
   test('settings know their owner and level', () => {
-    const fields = { emissivity: 0.9, reflectedC: null, airC: null, humidityPct: null, distanceM: null, transmittance: null };
-    const none = { visitId: null, frameId: null, regionId: null };
+    const fields = { ...NO_SETTINGS, emissivity: 0.9 };
+    const none = { visitId: null, surfaceId: null, frameId: null, regionId: null };
     for (const [level, owner] of [
       ['visit', { ...none, visitId: ID.visit }],
+      ['surface', { ...none, surfaceId: ID.surface }],
       ['frame', { ...none, frameId: ID.frame }],
       ['region', { ...none, regionId: ID.sound }],
     ] as const) {

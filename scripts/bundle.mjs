@@ -9,6 +9,7 @@ const entries = {
   report: 'server/workers/report.tsx',
   weather: 'server/workers/weather.ts',
   paper: 'server/workers/paper.tsx',
+  capture: 'server/workers/capture.ts',
   manage: 'server/manage.ts',
 };
 

@@ -19,6 +19,14 @@ export interface IncomingFile {
   bytes: Uint8Array;
   roomId: string | null;
   side: Side;
+  /** Known beforehand: its id, what it is called, where on the round it was taken and with which camera. */
+  id?: string;
+  name?: string;
+  surfaceId?: string | null;
+  stopKey?: string | null;
+  cameraId?: string | null;
+  /** The frame that a photo belongs to. */
+  frameId?: string;
 }
 
 export interface ImportOutcome {
@@ -63,13 +71,20 @@ export async function importFile(
   const same = await findByFile(db, visitId, shaOf(file.bytes));
   if (same) return { kind: 'duplicate', id: same.id, name: same.name, warnings: [] };
 
-  const id = newId();
-  const name = nameFrom(file.fileName);
-  const common = { id, visitId, name, fileName: file.fileName.slice(0, 255), takenAt: file.takenAt };
+  const id = file.id ?? newId();
+  const name = file.name ?? nameFrom(file.fileName);
+  const common = {
+    id,
+    visitId,
+    name,
+    fileName: file.fileName.slice(0, 255),
+    takenAt: file.takenAt,
+    stopKey: file.stopKey ?? null,
+  };
   const kind = fileKind(file.bytes);
   if (kind === 'jpeg' || kind === 'png' || kind === 'other-picture') {
     const facts = await photoFacts(file.bytes);
-    await addPhoto(db, { ...common, ...facts, file: file.bytes });
+    await addPhoto(db, { ...common, ...facts, frameId: file.frameId ?? null, file: file.bytes });
     return { kind: 'photo', id, name, warnings: [] };
   }
   const { pixels, thumb, warnings, ...facts } = await decode(file.bytes);
@@ -78,6 +93,8 @@ export async function importFile(
     ...common,
     ...facts,
     roomId: file.roomId,
+    surfaceId: file.surfaceId ?? null,
+    cameraId: file.cameraId ?? null,
     side: file.side,
     file: file.bytes,
     pixels,

@@ -38,7 +38,7 @@ export async function seedDemo(db: Database, report: (done: number, total: numbe
   await db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
   await seedLoan(db);
   const cameraId = newId();
-  await db.insert(t.camera).values({ id: cameraId, ...demo.camera });
+  await db.insert(t.camera).values({ id: cameraId, ...demo.camera, parts: [], trained: [], checks: [] });
   await db.insert(t.settings).values({ id: newId(), visitId, emissivity: demo.emissivity, reflectedC: demo.reflectedC });
   const rooms = await db.select().from(t.room).where(eq(t.room.siteId, siteId));
   const roomIds = new Map(rooms.map((room) => [room.name, room.id]));
@@ -50,7 +50,7 @@ export async function seedDemo(db: Database, report: (done: number, total: numbe
       takenAt: momentOf(wanted.at, 5),
       roomId: roomIds.get(wanted.room) ?? null,
       side: wanted.scene.side,
-      bytes: writeTiff(renderScene(wanted.scene).frame, nodeCodecs),
+      bytes: writeTiff(renderScene(wanted.scene), nodeCodecs),
     };
     const frame = await importFile(db, visitId, file, undefined, async (bytes) => decodeFile(bytes));
     const photo = renderPhoto(wanted.scene, PHOTO_WIDTH);

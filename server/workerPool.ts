@@ -30,7 +30,7 @@ export class WorkerPool<Job, Result> {
   private nextId = 1;
 
   constructor(
-    private readonly name: 'decode' | 'report' | 'weather' | 'paper',
+    private readonly name: 'decode' | 'report' | 'weather' | 'paper' | 'capture',
     private readonly size: number,
   ) {}
 

@@ -1,5 +1,5 @@
 import { CoreError, type ErrorCode } from '@core/errors';
-import { idSchema } from '@core/visit/rows';
+import { idSchema } from '@core/visit/fields';
 
 const STATUS: Partial<Record<ErrorCode, number>> = {
   not_found: 404,

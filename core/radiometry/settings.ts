@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { RadiometricSettings } from './radiometricSettings';
 
 /**
- * Settings as people give them at one level (visit, frame, region). `null` means: not set here, take it from above.
+ * Settings as people give them at one level (visit, surface, frame, region). `null` means: not set here, take it from above.
  * The ranges are those of the physics; air may be as cold or hot as weather and boiler rooms get.
  */
 export const settingsSchema = z.object({
@@ -28,7 +28,7 @@ export const NO_SETTINGS: Settings = {
   transmittance: null,
 };
 
-export type Level = 'visit' | 'frame' | 'region';
+export type Level = 'visit' | 'surface' | 'frame' | 'region';
 
 /** Where a value comes from: a level where somebody set it, the visit's conditions, or what is taken when nobody said. */
 export type Origin = Level | 'conditions' | 'air' | 'default';
@@ -58,15 +58,15 @@ export interface SurveyConditions {
 }
 
 /**
- * Settings in force, each with its origin: the innermost level that sets a value wins (region over frame over visit),
+ * Settings in force, each with its origin: the innermost level that sets a value wins (region over frame over surface over visit),
  * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air.
  */
 export function resolveSettings(
-  levels: { visit?: Settings | null; frame?: Settings | null; region?: Settings | null },
+  levels: { visit?: Settings | null; surface?: Settings | null; frame?: Settings | null; region?: Settings | null },
   conditions: SurveyConditions,
 ): ResolvedSettings {
   const pick = <K extends SettingName>(name: K): Resolved<NonNullable<Settings[K]>> | null => {
-    for (const origin of ['region', 'frame', 'visit'] as const) {
+    for (const origin of ['region', 'frame', 'surface', 'visit'] as const) {
       const value = levels[origin]?.[name];
       if (value !== null && value !== undefined) return { value: value as NonNullable<Settings[K]>, origin };
     }

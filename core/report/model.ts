@@ -9,8 +9,10 @@ import {
   anchorFor,
   compareRegions,
   conditionsOf,
+  framesOf,
   onlyRow,
   orderedFrames,
+  roomsOf,
   settingsFor,
   siteOf,
   steadyScaleFor,
@@ -98,6 +100,7 @@ export interface Report {
 
 const ORIGINS: Record<Origin, string> = {
   visit: 'set for the visit',
+  surface: 'set for the surface',
   frame: 'set for the frame',
   region: 'set for the region',
   conditions: 'from the conditions',
@@ -145,7 +148,9 @@ export function buildReport(
   const intake = onlyRow(document, 'intake').value;
   const findings = orderedFindings(document).map((row, i) => reportFinding(document, row, i + 1, pixels, unit));
   const cameraIds = new Set(Object.values(document.frameFacts).map((facts) => facts.cameraId));
-  const cameras = document.cameras.filter((camera) => cameraIds.has(camera.id)).map((camera) => camera.name);
+  const cameras = Object.values(document.rows.camera)
+    .filter(({ id }) => cameraIds.has(id))
+    .map(({ value }) => value.name);
   return {
     site: site.name,
     address: site.address,
@@ -190,8 +195,8 @@ function answerWords(findings: ReportFinding[]): string {
 /** A complaint is answered by the findings of its room, or by whether the room was looked at. */
 function complaintFacts(document: VisitDocument, complaints: IntakeValue['complaints']): Fact[] {
   return complaints.map(({ place, what }) => {
-    const room = document.rooms.find(({ name }) => name.toLowerCase() === place.toLowerCase());
-    const frames = Object.values(document.rows.frame).filter(({ value }) => room && value.roomId === room.id);
+    const room = roomsOf(document).find(({ value: { name } }) => name.toLowerCase() === place.toLowerCase());
+    const frames = framesOf(document).filter(({ value }) => room && value.roomId === room.id);
     const ids = new Set(frames.map(({ id }) => id));
     const titles = orderedFindings(document)
       .filter(({ value }) => ids.has(value.frameId))
@@ -229,7 +234,7 @@ function nullable(value: number | null | undefined, show: (value: number) => str
 
 function placeOf(document: VisitDocument, frameId: string): string {
   const frame = document.rows.frame[frameId]!.value;
-  const room = document.rooms.find((known) => known.id === frame.roomId)?.name ?? 'no place noted';
+  const room = document.rows.room[frame.roomId ?? '']?.value.name ?? 'no place noted';
   return `${room} · ${frame.name}`;
 }
 
@@ -340,8 +345,8 @@ function settingFacts(settings: ResolvedSettings, unit: DisplayUnit): Fact[] {
 
 function coverageFacts(document: VisitDocument): Fact[] {
   const byPlace = new Map<string, string[]>();
-  const names = new Map(document.rooms.map((room) => [room.id, room.name]));
-  for (const room of document.rooms) byPlace.set(room.name, []);
+  const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
+  for (const { value } of roomsOf(document)) byPlace.set(value.name, []);
   for (const frame of orderedFrames(document)) {
     const room = names.get(frame.value.roomId ?? '') ?? 'No place noted';
     byPlace.set(room, [...(byPlace.get(room) ?? []), frame.value.name]);

@@ -1,7 +1,8 @@
 import { kindOf } from './features/registry';
+import { pinhole } from './pinhole';
 import { normalFrom, seededRandom } from './random';
 import type { Scene } from './scene';
-import { shade, viewHeight, type PhotoPoint } from './surface';
+import { shade, type PhotoPoint } from './surface';
 
 /** A daylight picture: RGB, 8 bits each, row by row. */
 export interface SimulatedPhoto {
@@ -13,24 +14,22 @@ export interface SimulatedPhoto {
 /**
  * Renders the photo that belongs to a scene's frame: the same geometry in daylight, faults hidden as they are.
  *
- * @param width - pixels; the height follows from the scene
+ * @param width - pixels; the height follows from the camera's
  */
 export function renderPhoto(scene: Scene, width: number): SimulatedPhoto {
-  const tall = viewHeight(scene);
-  const height = Math.round((width * tall) / scene.viewWidth);
+  const height = Math.round((width * scene.camera.height) / scene.camera.width);
   const painters = scene.features.flatMap((feature) => kindOf(feature).daylight?.(feature, scene) ?? []);
   const normal = normalFrom(seededRandom(scene.seed ^ 0x5f3759df));
   const rgb = new Uint8Array(width * height * 3);
+  const sight = pinhole(scene.pose, scene.camera, width, height);
   const at = { x: 0, y: 0 };
   for (let y = 0; y < height; y += 1) {
-    at.y = ((y + 0.5) / height) * tall;
     for (let x = 0; x < width; x += 1) {
-      at.x = ((x + 0.5) / width) * scene.viewWidth;
       const colour: PhotoPoint = [...scene.paint];
-      for (const paint of painters) paint(at, colour);
+      if (sight.look(x, y, at)) for (const paint of painters) paint(at, colour);
       // Light from one side, a little vignette, and the grain of a small sensor.
-      const across = at.x / scene.viewWidth - 0.5;
-      const down = at.y / tall - 0.5;
+      const across = x / width - 0.5;
+      const down = y / height - 0.5;
       shade(colour, 1.02 + 0.07 * across - 0.05 * down - 0.22 * (across * across + down * down));
       const grain = 1.8 * normal();
       const to = (y * width + x) * 3;

@@ -1,4 +1,10 @@
-/** A box in metres on the surface that is looked at: x right, y down, from the top left of the view. */
+/** Width and height, m. */
+export interface Size {
+  width: number;
+  height: number;
+}
+
+/** A box in metres on the surface that is looked at: x right, y down, from its top left corner. */
 export interface BoxM {
   x: number;
   y: number;
@@ -14,25 +20,40 @@ export interface SceneCamera {
   noise: number;
   /** Slow unevenness over the picture, K. */
   uniformity: number;
-  /** Standard deviation of the optics' blur, pixels. */
+  /** Standard deviation of the optics' blur, pixels, from its shortest distance on. */
   blur: number;
+  /** Horizontal field of view, degrees. */
+  fieldDeg: number;
+  /** Nearer than this it is not sharp, m. */
+  minDistance: number;
 }
 
-/** One view of one surface, square on, described in words and metres; what is on it comes with the scene. */
-export interface View {
+/** Where the camera stands and what it points at. */
+export interface Pose {
+  /** Point of the surface in the middle of the picture, m from its top left corner. */
+  aim: PointM;
+  /** From the surface, m. */
+  distance: number;
+  /** How far the camera stands to the right of what it aims at, m; 0 is square on. */
+  aside: number;
+}
+
+/** One surface and the camera before it, described in words and metres; what is on it comes with the scene. */
+export interface View extends Size {
   seed: number;
   camera: SceneCamera;
-  /** Width of what is in view, m; the height follows from the camera's pixels. */
-  viewWidth: number;
+  pose: Pose;
   side: 'inside' | 'outside';
   insideC: number;
   outsideC: number;
-  /** (Ts − To)/(Ti − To) of the sound surface. */
+  /** Of the air inside, %. */
+  humidityPct: number;
+  /** (Ts − To)/(Ti − To) of the sound surface's inner side. */
   factor: number;
   emissivity: number;
   /** Reflected apparent temperature of the room, °C. */
   reflectedC: number;
-  /** How much warmer the top of the view is than its bottom, K. */
+  /** How much warmer the top of the surface is than its bottom, K. */
   stratification: number;
   /** Wall paint in daylight. */
   paint: readonly [number, number, number];
@@ -67,13 +88,32 @@ export interface FeatureKind<F> {
   fault?(feature: F): string | null;
 }
 
-export function viewHeight(view: View): number {
-  return (view.viewWidth * view.camera.height) / view.camera.width;
+/** Difference between inside and outside, K: what all contrasts grow with. */
+export function drive({ insideC, outsideC }: Pick<View, 'insideC' | 'outsideC'>): number {
+  return insideC - outsideC;
 }
 
-/** Difference between inside and outside, K: what all contrasts grow with. */
-export function drive(view: View): number {
-  return view.insideC - view.outsideC;
+/** Outdoors wind and sky take heat away faster, so that the same fault shows by so much less. */
+const OUTER_SHARE = 0.35;
+
+/**
+ * Temperature of a surface whose inner side has the temperature factor `factor`, °C, on the side that is looked at: what is
+ * cold inside is warm outdoors, by less.
+ */
+export function levelAt(view: Pick<View, 'side' | 'insideC' | 'outsideC'>, factor: number): number {
+  return view.outsideC + drive(view) * (view.side === 'inside' ? factor : OUTER_SHARE * (1 - factor));
+}
+
+/** How much a drop of the temperature factor changes what is looked at, K for a drop of 1. */
+export function perDrop(view: Pick<View, 'side' | 'insideC' | 'outsideC'>): number {
+  return drive(view) * (view.side === 'inside' ? -1 : OUTER_SHARE);
+}
+
+/** A value between 0 and 1 that wanders over the surface without a pattern, and is always the same: soft blotches. */
+export function blotch({ x, y }: PointM, scale: number): number {
+  const u = x / scale;
+  const v = y / scale;
+  return 0.5 + 0.5 * Math.sin(2.1 * u + 1.3 * Math.sin(1.7 * v)) * Math.sin(1.9 * v + 1.1 * Math.sin(2.3 * u));
 }
 
 /** Whether a point lies in a box, and how far from its nearest side, m (negative outside). */

@@ -16,6 +16,7 @@ export const ID = {
   site: '0192f0a0-0000-7000-8000-00000000000b',
   intake: '0192f0a0-0000-7000-8000-00000000000c',
   plan: '0192f0a0-0000-7000-8000-00000000000d',
+  surface: '0192f0a0-0000-7000-8000-00000000000e',
 } as const;
 
 export const FRAME_WIDTH = 40;
@@ -51,7 +52,16 @@ export function visitDocument(): VisitDocument {
   const frame = (id: string, name: string, referenceId: string | null) => ({
     id,
     version: 1,
-    value: { name, roomId: ID.room, side: 'inside' as const, referenceId, ownScale: null },
+    value: {
+      name,
+      roomId: ID.room,
+      surfaceId: null,
+      stopKey: null,
+      discarded: false,
+      side: 'inside' as const,
+      referenceId,
+      ownScale: null,
+    },
   });
   const region = (id: string, name: string, x: number, ordinal: number) => ({
     id,
@@ -61,10 +71,10 @@ export function visitDocument(): VisitDocument {
   return {
     visitId: ID.visit,
     siteId: ID.site,
-    rooms: [{ id: ID.room, name: 'Front room', ordinal: 0 }],
-    cameras: [{ id: ID.camera, name: 'Row camera', calibrationK: 1.5, uniformityK: 0.05 }],
     frameFacts: { [ID.frame]: facts('2026-02-11T19:20:00.000Z'), [ID.other]: facts('2026-02-11T19:15:00.000Z') },
     photoFacts: {},
+    recordings: [],
+    earlier: {},
     recordedAt: { [ID.finding]: '2026-02-11T20:00:00.000Z' },
     rows: {
       site: {
@@ -124,6 +134,7 @@ export function visitDocument(): VisitDocument {
             startedAt: Date.UTC(2026, 1, 11, 19, 10),
             archived: false,
             question: 'Why is it cold?',
+            cameraId: null,
             span: { belowK: 6, aboveK: 5, colourMap: 'hearth' },
             referenceInsideId: ID.sound,
             referenceOutsideId: null,
@@ -139,6 +150,68 @@ export function visitDocument(): VisitDocument {
       },
       frame: { [ID.frame]: frame(ID.frame, 'Window wall', ID.sound), [ID.other]: frame(ID.other, 'Chimney', null) },
       photo: {},
+      room: {
+        [ID.room]: {
+          id: ID.room,
+          version: 1,
+          value: {
+            siteId: ID.site,
+            name: 'Front room',
+            kind: 'living',
+            storey: 0,
+            plan: { x: 0, y: 0, width: 4, depth: 4 },
+            heightM: 2.4,
+            ordinal: 0,
+          },
+        },
+      },
+      surface: {
+        [ID.surface]: {
+          id: ID.surface,
+          version: 1,
+          value: {
+            siteId: ID.site,
+            roomId: ID.room,
+            name: 'Window wall',
+            kind: 'wall',
+            azimuth: 200,
+            mass: 'brick',
+            behind: 'outside',
+            widthM: 3.6,
+            heightM: 2.4,
+            openings: [{ kind: 'window', x: 1.2, y: 0.8, width: 1.2, height: 1.1 }],
+            otherSideId: null,
+            ordinal: 0,
+          },
+        },
+      },
+      stop: {},
+      putBack: {},
+      log: {},
+      kit: {},
+      instrument: {},
+      camera: {
+        [ID.camera]: {
+          id: ID.camera,
+          version: 1,
+          value: {
+            name: 'Row camera',
+            columns: 320,
+            rows: 240,
+            fieldDeg: 50,
+            noiseK: 0.06,
+            calibrationK: 1.5,
+            uniformityK: 0.05,
+            minDistanceM: 0.3,
+            offsetK: 0,
+            clockAheadS: 0,
+            parts: [],
+            trained: [],
+            checks: [],
+            archived: false,
+          },
+        },
+      },
       region: { [ID.sound]: region(ID.sound, 'sound wall', 4, 0), [ID.suspect]: region(ID.suspect, 'sill', 21, 1) },
       settings: {
         [ID.settings]: {

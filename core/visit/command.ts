@@ -3,7 +3,6 @@ import {
   conditionsValueSchema,
   findingValueSchema,
   frameValueSchema,
-  idSchema,
   intakeValueSchema,
   loanHomeValueSchema,
   loanValueSchema,
@@ -15,6 +14,10 @@ import {
   visitValueSchema,
   type Entity,
 } from './rows';
+import { cameraValueSchema, handoverValueSchema, instrumentValueSchema } from '../camera/rows';
+import { roomValueSchema, surfaceValueSchema } from '../house/rows';
+import { kitValueSchema, logValueSchema, putBackValueSchema, stopValueSchema } from '../round/rows';
+import { idSchema } from './fields';
 
 /**
  * One change of one row. `id` names the command, so that it can be sent again without being carried out twice;
@@ -34,7 +37,7 @@ function put<E extends Entity, V extends z.ZodType>(entity: E, value: V) {
 const removeSchema = z.object({
   id: idSchema,
   action: z.literal('remove'),
-  entity: z.enum(['region', 'settings', 'finding', 'loanHome']),
+  entity: z.enum(['region', 'settings', 'finding', 'loanHome', 'room', 'surface', 'stop', 'putBack', 'log', 'kit']),
   rowId: idSchema,
   version: z.number().int().min(1),
 });
@@ -53,6 +56,15 @@ export const commandSchema = z.union([
     put('plan', planValueSchema),
     put('loan', loanValueSchema),
     put('loanHome', loanHomeValueSchema),
+    put('room', roomValueSchema),
+    put('surface', surfaceValueSchema),
+    put('stop', stopValueSchema),
+    put('putBack', putBackValueSchema),
+    put('log', logValueSchema),
+    put('kit', kitValueSchema),
+    put('camera', cameraValueSchema),
+    put('instrument', instrumentValueSchema),
+    put('handover', handoverValueSchema),
   ]),
   removeSchema,
 ]);

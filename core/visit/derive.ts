@@ -33,12 +33,27 @@ export function onlyRow<E extends 'intake' | 'plan'>(document: VisitDocument, en
   return Object.values(document.rows[entity])[0]!;
 }
 
+/** The site's rooms in the order of the round. */
+export function roomsOf(document: VisitDocument): Row<'room'>[] {
+  return Object.values(document.rows.room).sort((a, b) => a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id));
+}
+
+/** Frames that were not taken back. */
+export function framesOf(document: VisitDocument): Row<'frame'>[] {
+  return Object.values(document.rows.frame).filter(({ value }) => !value.discarded);
+}
+
+/** Photos that were not taken back. */
+export function photosOf(document: VisitDocument): Row<'photo'>[] {
+  return Object.values(document.rows.photo).filter(({ value }) => !value.discarded);
+}
+
 /** Frames in the order in which people walk: by room, then by time. */
 export function orderedFrames(document: VisitDocument): Row<'frame'>[] {
-  const place = new Map(document.rooms.map((room) => [room.id, room.ordinal]));
+  const place = new Map(roomsOf(document).map(({ id }, i) => [id, i]));
   const key = (row: Row<'frame'>) => (row.value.roomId === null ? Infinity : (place.get(row.value.roomId) ?? Infinity));
   const time = (row: Row<'frame'>) => document.frameFacts[row.id]!.takenAt;
-  return Object.values(document.rows.frame).sort(
+  return framesOf(document).sort(
     (a, b) => (key(a) === key(b) ? 0 : key(a) - key(b)) || time(a).localeCompare(time(b)) || a.id.localeCompare(b.id),
   );
 }
@@ -58,9 +73,10 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
   const frame = document.rows.frame[frameId]!;
   const conditions = conditionsOf(document)?.value;
   const inside = frame.value.side === 'inside';
-  const of = (id: string | undefined): Settings | null => (id === undefined ? null : (settingsRow(document, id)?.value ?? null));
+  const of = (id: string | null | undefined): Settings | null =>
+    id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
   return resolveSettings(
-    { visit: of(document.visitId), frame: of(frameId), region: of(regionId) },
+    { visit: of(document.visitId), surface: of(frame.value.surfaceId), frame: of(frameId), region: of(regionId) },
     {
       airC: (inside ? conditions?.insideC : conditions?.outsideC) ?? null,
       humidityPct: inside ? (conditions?.humidityPct ?? null) : null,
@@ -69,7 +85,7 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
 }
 
 export function sourcesFor(document: VisitDocument, frameId: string): UncertaintySources {
-  const camera = document.cameras.find((known) => known.id === document.frameFacts[frameId]!.cameraId);
+  const camera = document.rows.camera[document.frameFacts[frameId]!.cameraId ?? '']?.value;
   return camera
     ? { ...DEFAULT_UNCERTAINTY, calibration: camera.calibrationK, uniformity: camera.uniformityK }
     : DEFAULT_UNCERTAINTY;

@@ -1,4 +1,5 @@
 import type { Basis } from '../frame/frame';
+import type { Answer } from '../round/rows';
 import type { Row, VisitEntity } from './rows';
 
 /** What is known of a frame and never edited. */
@@ -29,17 +30,23 @@ export interface PhotoFacts {
   height: number;
 }
 
-export interface Room {
-  id: string;
-  name: string;
-  ordinal: number;
+/** What a stop of the round showed on the site's visit before this one. */
+export interface EarlierStop {
+  visitId: string;
+  /** ms since 1970. */
+  startedAt: number;
+  answer: Answer | null;
+  note: string;
+  /** The last frame that was taken there; its pixels are fetched like any other's. */
+  frameId: string | null;
 }
 
-export interface Camera {
+/** A spoken note. */
+export interface Recording {
   id: string;
-  name: string;
-  calibrationK: number;
-  uniformityK: number;
+  stopKey: string;
+  takenAt: string;
+  seconds: number;
 }
 
 type RowsOf<E extends VisitEntity> = Record<string, Row<E>>;
@@ -48,10 +55,11 @@ type RowsOf<E extends VisitEntity> = Record<string, Row<E>>;
 export interface VisitDocument {
   visitId: string;
   siteId: string;
-  rooms: Room[];
-  cameras: Camera[];
   frameFacts: Record<string, FrameFacts>;
   photoFacts: Record<string, PhotoFacts>;
   recordedAt: Record<string, string>;
+  recordings: Recording[];
+  /** By the keys of stops. */
+  earlier: Record<string, EarlierStop>;
   rows: { [E in VisitEntity]: RowsOf<E> };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { VISIT_KINDS } from './kinds';
-import { conditionsValueSchema, idSchema, nameSchema, siteValueSchema, visitValueSchema } from './rows';
+import { idSchema, nameSchema } from './fields';
+import { conditionsValueSchema, siteValueSchema, visitValueSchema } from './rows';
 
 /** What a new visit needs to begin with. The rest is added as the work goes on. */
 export const newVisitSchema = z.object({

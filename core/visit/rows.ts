@@ -10,23 +10,13 @@ import {
   timeConstantsSchema,
   timeZoneSchema,
 } from '../weather/plan';
+import { airSchema, humiditySchema, idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from './fields';
 import { VISIT_KINDS } from './kinds';
+import type { CameraValue, HandoverValue, InstrumentValue } from '../camera/rows';
+import type { RoomValue, SurfaceValue } from '../house/rows';
+import type { KitValue, LogValue, PutBackValue, StopValue } from '../round/rows';
 
 /** What people edit, one schema a kind of row. Each row has an id and a version beside its value. */
-
-export const idSchema = z.uuid();
-
-/** A name that somebody typed: no blanks around, at least one character, nothing that cannot be seen. */
-export function nameSchema(longest: number) {
-  return z
-    .string()
-    .trim()
-    .min(1, 'must not be empty')
-    .max(longest, `must not be longer than ${longest} characters`)
-    .refine((text) => !/\p{Cc}/u.test(text), 'must not hold control characters');
-}
-
-const temperature = z.number().min(-150, 'must be at least −150 °C').max(2000, 'must not exceed 2000 °C');
 
 export const SIDES = ['inside', 'outside'] as const;
 export type Side = (typeof SIDES)[number];
@@ -42,23 +32,21 @@ export const frameValueSchema = z.object({
   name: nameSchema(160),
   roomId: idSchema.nullable(),
   side: z.enum(SIDES),
+  surfaceId: idSchema.nullable(),
+  /** The stop of the round that it was taken at. */
+  stopKey: nameSchema(160).nullable(),
+  /** Taken back: kept with its file, shown and counted nowhere. */
+  discarded: z.boolean(),
   /** The region on sound wall that others of this frame are compared with. */
   referenceId: idSchema.nullable(),
   /** Ends of the frame's own, stretched scale, °C. */
-  ownScale: z.object({ low: temperature, high: temperature }).nullable(),
+  ownScale: z.object({ low: temperatureSchema, high: temperatureSchema }).nullable(),
 });
 
 export const settingsValueSchema = settingsSchema.extend({
-  level: z.enum(['visit', 'frame', 'region']),
+  level: z.enum(['visit', 'surface', 'frame', 'region']),
   ownerId: idSchema,
 });
-
-/** Milliseconds since 1970, UTC. */
-const momentSchema = z.number().int().min(0).max(4.1e12);
-
-function textSchema(longest: number) {
-  return z.string().trim().max(longest, `must not be longer than ${longest} characters`);
-}
 
 export const siteValueSchema = z.object({
   name: nameSchema(120),
@@ -77,6 +65,8 @@ export const visitValueSchema = z.object({
   startedAt: momentSchema,
   question: textSchema(1000),
   span: steadySpanSchema,
+  /** The camera that is taken along; null while nobody chose one. */
+  cameraId: idSchema.nullable(),
   referenceInsideId: idSchema.nullable(),
   referenceOutsideId: idSchema.nullable(),
 });
@@ -151,20 +141,29 @@ export const loanHomeValueSchema = z.object({
   facades: z.array(z.number()).max(12).nullable(),
 });
 
-const air = z.number().min(-60, 'must be at least −60 °C').max(60, 'must not exceed 60 °C');
 const hours = z.number().min(0, 'must be at least 0').max(10_000, 'must not exceed 10000 h');
 
 export const conditionsValueSchema = z.object({
   visitId: idSchema,
-  insideC: air.nullable(),
-  outsideC: air.nullable(),
-  humidityPct: z.number().min(0, 'must be at least 0 %').max(100, 'must not exceed 100 %').nullable(),
+  insideC: airSchema.nullable(),
+  outsideC: airSchema.nullable(),
+  humidityPct: humiditySchema.nullable(),
   windMs: z.number().min(0, 'must be at least 0').max(100, 'must not exceed 100 m/s').nullable(),
   sunHours: hours.nullable(),
   rainHours: hours.nullable(),
 });
 
-export const photoValueSchema = z.object({ frameId: idSchema.nullable(), name: nameSchema(160) });
+/** What a photo shows: the whole view, a close-up, or a rating plate. */
+export const PHOTO_ROLES = ['view', 'close-up', 'plate'] as const;
+export type PhotoRole = (typeof PHOTO_ROLES)[number];
+
+export const photoValueSchema = z.object({
+  frameId: idSchema.nullable(),
+  name: nameSchema(160),
+  role: z.enum(PHOTO_ROLES),
+  stopKey: nameSchema(160).nullable(),
+  discarded: z.boolean(),
+});
 
 export const findingValueSchema = z.object({
   visitId: idSchema,
@@ -191,6 +190,15 @@ export type PhotoValue = z.infer<typeof photoValueSchema>;
 export type FindingValue = z.infer<typeof findingValueSchema>;
 
 export interface Values {
+  room: RoomValue;
+  surface: SurfaceValue;
+  stop: StopValue;
+  putBack: PutBackValue;
+  log: LogValue;
+  kit: KitValue;
+  camera: CameraValue;
+  instrument: InstrumentValue;
+  handover: HandoverValue;
   site: SiteValue;
   intake: IntakeValue;
   plan: PlanValue;
@@ -207,7 +215,7 @@ export interface Values {
 
 export type Entity = keyof Values;
 /** Kinds of rows that belong to a visit; a loan goes over many. */
-export type VisitEntity = Exclude<Entity, 'loan' | 'loanHome'>;
+export type VisitEntity = Exclude<Entity, 'loan' | 'loanHome' | 'handover'>;
 
 export interface Row<E extends Entity> {
   id: string;

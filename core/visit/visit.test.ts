@@ -1,5 +1,6 @@
 import { ID, visitDocument } from '../testing/visit';
 import { hoursPlanSchema } from '../weather/plan';
+import { nameSchema } from './fields';
 import { commandSchema } from './command';
 import { hoursPlanOf } from './hoursPlan';
 import { KINDS, VISIT_KINDS } from './kinds';
@@ -10,7 +11,6 @@ import {
   frameValueSchema,
   loanHomeValueSchema,
   loanValueSchema,
-  nameSchema,
   regionValueSchema,
 } from './rows';
 import { judgeConditions } from './verdict';

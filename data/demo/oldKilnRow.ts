@@ -1,9 +1,18 @@
 import type { Wall } from '@core/weather/wallMemory';
+import { poseFor } from '@core/simulate/pinhole';
 import type { Feature, Scene } from '@core/simulate/scene';
 import type { SceneCamera } from '@core/simulate/surface';
 
 /** The row's shared camera: 320×240, 50 mK. */
-const CAMERA: SceneCamera = { width: 320, height: 240, noise: 0.05, uniformity: 0.08, blur: 0.7 };
+const CAMERA: SceneCamera = {
+  width: 320,
+  height: 240,
+  noise: 0.05,
+  uniformity: 0.08,
+  blur: 0.7,
+  fieldDeg: 50,
+  minDistance: 0.3,
+};
 
 /** A still evening in the second week of February. */
 const EVENING = { insideC: 20.6, outsideC: 1.9, humidityPct: 47, windMs: 1, sunHours: 31, rainHours: 44 };
@@ -26,10 +35,13 @@ function scene(viewWidth: number, features: Feature[], changes: Partial<Scene> =
   return {
     seed,
     camera: CAMERA,
-    viewWidth,
+    width: viewWidth,
+    height: viewWidth * 0.75,
+    pose: poseFor(viewWidth, { x: viewWidth / 2, y: viewWidth * 0.375 }, CAMERA),
     side: 'inside',
     insideC: EVENING.insideC,
     outsideC: EVENING.outsideC,
+    humidityPct: EVENING.humidityPct,
     factor: 0.9,
     emissivity: 0.95,
     reflectedC: 20.1,
@@ -63,7 +75,6 @@ const frames: DemoFrame[] = [
         width: 0.95,
         height: 1.15,
         paneFactor: 0.66,
-        mirrored: { x: 2.5, y: 1.35, radius: 0.2 },
       },
       { kind: 'leak', x: 2.22, y: 1.92, direction: 75, reach: 0.6, strength: 0.42 },
     ]),

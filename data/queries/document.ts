@@ -1,18 +1,27 @@
-import { asc, eq, inArray, or } from 'drizzle-orm';
+import { eq, getTableColumns, inArray, or } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import type { VisitDocument } from '@core/visit/document';
 import type { Database } from '../connection';
 import * as t from '../schema';
+import { loadEarlier } from './earlier';
 import {
+  cameraRow,
   conditionsRow,
   findingRow,
   frameRow,
+  instrumentRow,
   intakeRow,
+  kitRow,
+  logRow,
   photoRow,
   planRow,
+  putBackRow,
   regionRow,
+  roomRow,
   settingsRowOf,
   siteRow,
+  stopRow,
+  surfaceRow,
   visitRowOf,
 } from './rows';
 
@@ -35,37 +44,48 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
 
   const ofVisit = db.select({ id: t.frame.id }).from(t.frame).where(eq(t.frame.visitId, visitId));
   const regionsOfVisit = db.select({ id: t.region.id }).from(t.region).where(inArray(t.region.frameId, ofVisit));
-  const [intakes, plans, conditions, rooms, cameras, frames, photos, regions, settings, findings] = await Promise.all([
-    db.select().from(t.intake).where(eq(t.intake.visitId, visitId)),
-    db.select().from(t.plan).where(eq(t.plan.visitId, visitId)),
-    db.select().from(t.conditions).where(eq(t.conditions.visitId, visitId)),
-    db.select().from(t.room).where(eq(t.room.siteId, found.site.id)).orderBy(asc(t.room.ordinal)),
-    db.select().from(t.camera),
-    db.select().from(t.frame).where(eq(t.frame.visitId, visitId)),
-    db.select().from(t.photo).where(eq(t.photo.visitId, visitId)),
-    db.select().from(t.region).where(inArray(t.region.frameId, ofVisit)),
-    db
-      .select()
-      .from(t.settings)
-      .where(
-        or(eq(t.settings.visitId, visitId), inArray(t.settings.frameId, ofVisit), inArray(t.settings.regionId, regionsOfVisit)),
-      ),
-    db
-      .select({ finding: t.finding, pair: t.pair })
-      .from(t.finding)
-      .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
-      .where(eq(t.finding.visitId, visitId)),
+  const surfacesOfSite = db.select({ id: t.surface.id }).from(t.surface).where(eq(t.surface.siteId, found.site.id));
+  const { hidden: _hidden, ...surfaceColumns } = getTableColumns(t.surface);
+  const [intakes, plans, conditions, rooms, surfaces, cameras, instruments, frames, photos, regions, settings, findings] =
+    await Promise.all([
+      db.select().from(t.intake).where(eq(t.intake.visitId, visitId)),
+      db.select().from(t.plan).where(eq(t.plan.visitId, visitId)),
+      db.select().from(t.conditions).where(eq(t.conditions.visitId, visitId)),
+      db.select().from(t.room).where(eq(t.room.siteId, found.site.id)),
+      db.select(surfaceColumns).from(t.surface).where(eq(t.surface.siteId, found.site.id)),
+      db.select().from(t.camera),
+      db.select().from(t.instrument),
+      db.select().from(t.frame).where(eq(t.frame.visitId, visitId)),
+      db.select().from(t.photo).where(eq(t.photo.visitId, visitId)),
+      db.select().from(t.region).where(inArray(t.region.frameId, ofVisit)),
+      db
+        .select()
+        .from(t.settings)
+        .where(
+          or(
+            eq(t.settings.visitId, visitId),
+            inArray(t.settings.surfaceId, surfacesOfSite),
+            inArray(t.settings.frameId, ofVisit),
+            inArray(t.settings.regionId, regionsOfVisit),
+          ),
+        ),
+      db
+        .select({ finding: t.finding, pair: t.pair })
+        .from(t.finding)
+        .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
+        .where(eq(t.finding.visitId, visitId)),
+    ]);
+  const [stops, putBacks, logs, kits, recordings, earlier] = await Promise.all([
+    db.select().from(t.stop).where(eq(t.stop.visitId, visitId)),
+    db.select().from(t.putBack).where(eq(t.putBack.visitId, visitId)),
+    db.select().from(t.log).where(eq(t.log.visitId, visitId)),
+    db.select().from(t.kit).where(eq(t.kit.visitId, visitId)),
+    db.select().from(t.recording).where(eq(t.recording.visitId, visitId)),
+    loadEarlier(db, found.visit),
   ]);
   return {
     visitId,
     siteId: found.site.id,
-    rooms: rooms.map((room) => ({ id: room.id, name: room.name, ordinal: room.ordinal })),
-    cameras: cameras.map((camera) => ({
-      id: camera.id,
-      name: camera.name,
-      calibrationK: camera.calibrationK,
-      uniformityK: camera.uniformityK,
-    })),
     frameFacts: Object.fromEntries(
       frames.map((row) => [
         row.id,
@@ -94,7 +114,22 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
       ]),
     ),
     recordedAt: Object.fromEntries(findings.map((row) => [row.finding.id, row.finding.recordedAt.toISOString()])),
+    recordings: recordings.map(({ id, stopKey, takenAt, seconds }) => ({
+      id,
+      stopKey,
+      takenAt: takenAt.toISOString(),
+      seconds,
+    })),
+    earlier,
     rows: {
+      room: byId(rooms.map(roomRow)),
+      surface: byId(surfaces.map(surfaceRow)),
+      stop: byId(stops.map(stopRow)),
+      putBack: byId(putBacks.map(putBackRow)),
+      log: byId(logs.map(logRow)),
+      kit: byId(kits.map(kitRow)),
+      camera: byId(cameras.map(cameraRow)),
+      instrument: byId(instruments.map(instrumentRow)),
       site: byId([siteRow(found.site)]),
       visit: byId([visitRowOf(found.visit)]),
       intake: byId(intakes.map(intakeRow)),

@@ -2,18 +2,27 @@ import type { InferSelectModel } from 'drizzle-orm';
 import type { ColourMapName } from '@core/scale/colourMaps';
 import type { Row } from '@core/visit/rows';
 import type {
+  camera,
   conditions,
   finding,
   frame,
+  handover,
+  instrument,
   intake,
+  kit,
   loan,
   loanHome,
+  log,
   pair,
   photo,
   plan,
+  putBack,
   region,
+  room,
   settings,
   site,
+  stop,
+  surface,
   visit,
 } from '../schema';
 
@@ -27,27 +36,28 @@ export function regionRow(stored: InferSelectModel<typeof region>): Row<'region'
 export function frameRow(
   stored: Pick<
     InferSelectModel<typeof frame>,
-    'id' | 'version' | 'name' | 'roomId' | 'side' | 'referenceId' | 'ownLowC' | 'ownHighC'
+    'id' | 'version' | 'name' | 'roomId' | 'surfaceId' | 'stopKey' | 'discarded' | 'side' | 'referenceId' | 'ownLowC' | 'ownHighC'
   >,
 ): Row<'frame'> {
-  const { id, version, name, roomId, side, referenceId, ownLowC, ownHighC } = stored;
+  const { id, version, name, roomId, surfaceId, stopKey, discarded, side, referenceId, ownLowC, ownHighC } = stored;
   const ownScale = ownLowC === null || ownHighC === null ? null : { low: ownLowC, high: ownHighC };
-  return { id, version, value: { name, roomId, side, referenceId, ownScale } };
+  return { id, version, value: { name, roomId, surfaceId, stopKey, discarded, side, referenceId, ownScale } };
 }
 
 export function settingsRowOf(stored: InferSelectModel<typeof settings>): Row<'settings'> {
-  const { id, version, visitId, frameId, regionId, ...fields } = stored;
-  const level = visitId ? 'visit' : frameId ? 'frame' : 'region';
-  return { id, version, value: { level, ownerId: (visitId ?? frameId ?? regionId)!, ...fields } };
+  const { id, version, visitId, surfaceId, frameId, regionId, ...fields } = stored;
+  const level = visitId ? 'visit' : surfaceId ? 'surface' : frameId ? 'frame' : 'region';
+  return { id, version, value: { level, ownerId: (visitId ?? surfaceId ?? frameId ?? regionId)!, ...fields } };
 }
 
 export function visitRowOf(stored: InferSelectModel<typeof visit>): Row<'visit'> {
-  const { id, version, title, question, archived, startedAt, belowK, aboveK, referenceInsideId, referenceOutsideId } = stored;
+  const { id, version, title, question, archived, startedAt, belowK, aboveK, cameraId, referenceInsideId, referenceOutsideId } =
+    stored;
   const span = { belowK, aboveK, colourMap: stored.colourMap as ColourMapName };
   return {
     id,
     version,
-    value: { title, question, archived, startedAt: startedAt.getTime(), span, referenceInsideId, referenceOutsideId },
+    value: { title, question, archived, startedAt: startedAt.getTime(), span, cameraId, referenceInsideId, referenceOutsideId },
   };
 }
 
@@ -56,9 +66,11 @@ export function conditionsRow(stored: InferSelectModel<typeof conditions>): Row<
   return { id, version, value };
 }
 
-export function photoRow(stored: Pick<InferSelectModel<typeof photo>, 'id' | 'version' | 'frameId' | 'name'>): Row<'photo'> {
-  const { id, version, frameId, name } = stored;
-  return { id, version, value: { frameId, name } };
+export function photoRow(
+  stored: Pick<InferSelectModel<typeof photo>, 'id' | 'version' | 'frameId' | 'name' | 'role' | 'stopKey' | 'discarded'>,
+): Row<'photo'> {
+  const { id, version, frameId, name, role, stopKey, discarded } = stored;
+  return { id, version, value: { frameId, name, role, stopKey, discarded } };
 }
 
 export function findingRow(stored: InferSelectModel<typeof finding>, of: InferSelectModel<typeof pair>): Row<'finding'> {
@@ -92,6 +104,51 @@ export function loanRow(stored: InferSelectModel<typeof loan>): Row<'loan'> {
 }
 
 export function loanHomeRow(stored: InferSelectModel<typeof loanHome>): Row<'loanHome'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function roomRow(stored: InferSelectModel<typeof room>): Row<'room'> {
+  const { id, version, planX, planY, planWidth, planDepth, ...rest } = stored;
+  return { id, version, value: { ...rest, plan: { x: planX, y: planY, width: planWidth, depth: planDepth } } };
+}
+
+export function surfaceRow(stored: Omit<InferSelectModel<typeof surface>, 'hidden'>): Row<'surface'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function stopRow(stored: InferSelectModel<typeof stop>): Row<'stop'> {
+  const { id, version, openedAt, answeredAt, ...rest } = stored;
+  return { id, version, value: { ...rest, openedAt: openedAt?.getTime() ?? null, answeredAt: answeredAt?.getTime() ?? null } };
+}
+
+export function putBackRow(stored: InferSelectModel<typeof putBack>): Row<'putBack'> {
+  const { id, version, changedAt, putBackAt, ...rest } = stored;
+  return { id, version, value: { ...rest, changedAt: changedAt.getTime(), putBackAt: putBackAt?.getTime() ?? null } };
+}
+
+export function logRow(stored: InferSelectModel<typeof log>): Row<'log'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function kitRow(stored: InferSelectModel<typeof kit>): Row<'kit'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function cameraRow(stored: InferSelectModel<typeof camera>): Row<'camera'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function instrumentRow(stored: InferSelectModel<typeof instrument>): Row<'instrument'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function handoverRow(stored: InferSelectModel<typeof handover>): Row<'handover'> {
   const { id, version, ...value } = stored;
   return { id, version, value };
 }

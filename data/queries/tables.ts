@@ -1,21 +1,30 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
 import type { Connection } from '../connection';
 import * as t from '../schema';
 import {
+  cameraRow,
   conditionsRow,
   findingRow,
   frameRow,
+  handoverRow,
+  instrumentRow,
   intakeRow,
+  kitRow,
   loanHomeRow,
   loanRow,
+  logRow,
   photoRow,
   planRow,
+  putBackRow,
   regionRow,
+  roomRow,
   settingsRowOf,
   siteRow,
+  stopRow,
+  surfaceRow,
   visitRowOf,
 } from './rows';
 
@@ -59,9 +68,35 @@ function settingsColumns({ level, ownerId, ...fields }: Values['settings']) {
   return {
     ...fields,
     visitId: level === 'visit' ? ownerId : null,
+    surfaceId: level === 'surface' ? ownerId : null,
     frameId: level === 'frame' ? ownerId : null,
     regionId: level === 'region' ? ownerId : null,
   };
+}
+
+function roomColumns({ plan, ...rest }: Values['room']) {
+  return { ...rest, planX: plan.x, planY: plan.y, planWidth: plan.width, planDepth: plan.depth };
+}
+
+function stopColumns({ openedAt, answeredAt, ...rest }: Values['stop']) {
+  return {
+    ...rest,
+    openedAt: openedAt === null ? null : new Date(openedAt),
+    answeredAt: answeredAt === null ? null : new Date(answeredAt),
+  };
+}
+
+function putBackColumns({ changedAt, putBackAt, ...rest }: Values['putBack']) {
+  return { ...rest, changedAt: new Date(changedAt), putBackAt: putBackAt === null ? null : new Date(putBackAt) };
+}
+
+/** Frames of any visit that lie there keep their pixels and lose their place. */
+async function moveFramesToNoPlace(connection: Connection, place: { roomId?: string; surfaceId?: string }): Promise<void> {
+  const there = place.roomId === undefined ? eq(t.frame.surfaceId, place.surfaceId!) : eq(t.frame.roomId, place.roomId);
+  await connection
+    .update(t.frame)
+    .set({ ...(place.roomId === undefined ? {} : { roomId: null }), surfaceId: null, version: sql`${t.frame.version} + 1` })
+    .where(there);
 }
 
 function planColumns({ slot, ...rest }: Values['plan']) {
@@ -268,5 +303,145 @@ export const TABLES: { [E in Entity]: Table<E> } = {
       await connection.delete(t.finding).where(eq(t.finding.id, id));
       await dropPairsWithoutFinding(connection, before);
     },
+  },
+
+  room: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.room).where(eq(t.room.id, id)).for('update');
+      return found ? roomRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.room).values({ id, ...roomColumns(value) }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.room)
+        .set({ ...roomColumns(value), version })
+        .where(eq(t.room.id, id)),
+    async remove(connection, id) {
+      await moveFramesToNoPlace(connection, { roomId: id });
+      const surfaces = await connection.select({ id: t.surface.id }).from(t.surface).where(eq(t.surface.roomId, id));
+      if (surfaces.length > 0) {
+        throw new CoreError(
+          'conflict',
+          'This room still has surfaces.',
+          { value: id },
+          'Reload the page; another tab added one. Then remove the room again.',
+        );
+      }
+      await connection.delete(t.room).where(eq(t.room.id, id));
+    },
+  },
+
+  surface: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.surface).where(eq(t.surface.id, id)).for('update');
+      if (!found) return null;
+      const { hidden: _hidden, ...shown } = found;
+      return surfaceRow(shown);
+    },
+    insert: (connection, id, value) => connection.insert(t.surface).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.surface)
+        .set({ ...value, version })
+        .where(eq(t.surface.id, id)),
+    async remove(connection, id) {
+      await moveFramesToNoPlace(connection, { surfaceId: id });
+      await connection.delete(t.surface).where(eq(t.surface.id, id));
+    },
+  },
+
+  stop: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.stop).where(eq(t.stop.id, id)).for('update');
+      return found ? stopRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.stop).values({ id, ...stopColumns(value) }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.stop)
+        .set({ ...stopColumns(value), version })
+        .where(eq(t.stop.id, id)),
+    remove: (connection, id) => connection.delete(t.stop).where(eq(t.stop.id, id)),
+  },
+
+  putBack: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.putBack).where(eq(t.putBack.id, id)).for('update');
+      return found ? putBackRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.putBack).values({ id, ...putBackColumns(value) }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.putBack)
+        .set({ ...putBackColumns(value), version })
+        .where(eq(t.putBack.id, id)),
+    remove: (connection, id) => connection.delete(t.putBack).where(eq(t.putBack.id, id)),
+  },
+
+  log: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.log).where(eq(t.log.id, id)).for('update');
+      return found ? logRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.log).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.log)
+        .set({ ...value, version })
+        .where(eq(t.log.id, id)),
+    remove: (connection, id) => connection.delete(t.log).where(eq(t.log.id, id)),
+  },
+
+  kit: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.kit).where(eq(t.kit.id, id)).for('update');
+      return found ? kitRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.kit).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.kit)
+        .set({ ...value, version })
+        .where(eq(t.kit.id, id)),
+    remove: (connection, id) => connection.delete(t.kit).where(eq(t.kit.id, id)),
+  },
+
+  camera: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.camera).where(eq(t.camera.id, id)).for('update');
+      return found ? cameraRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.camera).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.camera)
+        .set({ ...value, version })
+        .where(eq(t.camera.id, id)),
+  },
+
+  instrument: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.instrument).where(eq(t.instrument.id, id)).for('update');
+      return found ? instrumentRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.instrument).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.instrument)
+        .set({ ...value, version })
+        .where(eq(t.instrument.id, id)),
+  },
+
+  handover: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.handover).where(eq(t.handover.id, id)).for('update');
+      return found ? handoverRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.handover).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.handover)
+        .set({ ...value, version })
+        .where(eq(t.handover.id, id)),
   },
 };

@@ -1,5 +1,17 @@
 import { sql } from 'drizzle-orm';
-import { check, datetime, double, index, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  check,
+  datetime,
+  double,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { Basis } from '@core/frame/frame';
 import type { Shape } from '@core/frame/region';
 import { SIDES } from '@core/visit/rows';
@@ -7,7 +19,7 @@ import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
 import { camera } from './camera';
-import { room } from './site';
+import { room, surface } from './site';
 import { visit } from './visit';
 
 /** One radiometric picture of a visit. */
@@ -19,6 +31,9 @@ export const frame = mysqlTable(
       .notNull()
       .references(() => visit.id),
     roomId: uuid('room_id').references(() => room.id),
+    surfaceId: uuid('surface_id').references(() => surface.id),
+    stopKey: varchar('stop_key', { length: 160 }),
+    discarded: boolean().notNull().default(false),
     cameraId: uuid('camera_id').references(() => camera.id),
     name: varchar({ length: 160 }).notNull(),
     side: mysqlEnum(SIDES).notNull().default('inside'),

@@ -5,6 +5,7 @@ export * from './finding';
 export * from './frame';
 export * from './loan';
 export * from './photo';
+export * from './round';
 export * from './settings';
 export * from './site';
 export * from './visit';

@@ -1,8 +1,10 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { HandoverValue } from '@core/camera/rows';
 import type { LoanHomeValue } from '@core/visit/rows';
 import { STRICTNESSES } from '@core/weather/plan';
 import { uuid } from '../columns/uuid';
+import { camera } from './camera';
 import { site } from './site';
 import { weather } from './weather';
 
@@ -46,3 +48,18 @@ export const loanHome = mysqlTable(
   },
   (table) => [unique('loan_home_once').on(table.loanId, table.siteId)],
 );
+
+/** A camera of a loan in somebody's hands. */
+export const handover = mysqlTable('handover', {
+  id: uuid().primaryKey(),
+  loanId: uuid('loan_id')
+    .notNull()
+    .references(() => loan.id),
+  cameraId: uuid('camera_id')
+    .notNull()
+    .references(() => camera.id),
+  who: varchar({ length: 120 }).notNull(),
+  out: json().$type<HandoverValue['out']>().notNull(),
+  back: json().$type<HandoverValue['back']>(),
+  version: int().notNull().default(1),
+});

@@ -1,4 +1,5 @@
-import { datetime, int, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, datetime, int, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { PHOTO_ROLES } from '@core/visit/rows';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
@@ -15,6 +16,9 @@ export const photo = mysqlTable(
       .references(() => visit.id),
     frameId: uuid('frame_id').references(() => frame.id),
     name: varchar({ length: 160 }).notNull(),
+    role: mysqlEnum(PHOTO_ROLES).notNull().default('view'),
+    stopKey: varchar('stop_key', { length: 160 }),
+    discarded: boolean().notNull().default(false),
     takenAt: datetime('taken_at', { fsp: 3 }).notNull(),
     fileName: varchar('file_name', { length: 255 }).notNull(),
     fileSha: sha256('file_sha')

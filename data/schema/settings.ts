@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { check, double, int, mysqlTable } from 'drizzle-orm/mysql-core';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
+import { surface } from './site';
 import { visit } from './visit';
 
 /** Settings at one level: exactly one owner. A null field is taken from the level above. */
@@ -12,6 +13,9 @@ export const settings = mysqlTable(
     visitId: uuid('visit_id')
       .unique()
       .references(() => visit.id),
+    surfaceId: uuid('surface_id')
+      .unique()
+      .references(() => surface.id, { onDelete: 'cascade' }),
     frameId: uuid('frame_id')
       .unique()
       .references(() => frame.id),
@@ -29,7 +33,7 @@ export const settings = mysqlTable(
   (table) => [
     check(
       'settings_one_owner',
-      sql`(${table.visitId} is not null) + (${table.frameId} is not null) + (${table.regionId} is not null) = 1`,
+      sql`(${table.visitId} is not null) + (${table.surfaceId} is not null) + (${table.frameId} is not null) + (${table.regionId} is not null) = 1`,
     ),
     check('settings_emissivity', sql`${table.emissivity} is null or (${table.emissivity} > 0 and ${table.emissivity} <= 1)`),
     check(

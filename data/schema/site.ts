@@ -1,5 +1,9 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, double, int, json, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, check, double, index, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { BEHINDS, ROOM_KINDS, SURFACE_KINDS } from '@core/house/kinds';
+import type { Opening } from '@core/house/rows';
+import type { Feature } from '@core/simulate/scene';
+import { WALLS } from '@core/weather/wallMemory';
 import type { Facade } from '@core/weather/plan';
 import { uuid } from '../columns/uuid';
 
@@ -24,13 +28,48 @@ export const site = mysqlTable(
   ],
 );
 
-/** A room of a site, in the order of the round. */
+/** A room of a site, in the order of the round; its place on the plan of its storey in metres. */
 export const room = mysqlTable('room', {
   id: uuid().primaryKey(),
   siteId: uuid('site_id')
     .notNull()
     .references(() => site.id),
   name: varchar({ length: 120 }).notNull(),
+  kind: mysqlEnum(ROOM_KINDS).notNull().default('living'),
+  storey: int().notNull().default(0),
+  planX: int('plan_x').notNull().default(0),
+  planY: int('plan_y').notNull().default(0),
+  planWidth: int('plan_width').notNull().default(4),
+  planDepth: int('plan_depth').notNull().default(4),
+  heightM: double('height_m').notNull().default(2.4),
   ordinal: int().notNull(),
   version: int().notNull().default(1),
 });
+
+/** A wall, floor, ceiling, façade or roof. */
+export const surface = mysqlTable(
+  'surface',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => site.id),
+    /** null outdoors. */
+    roomId: uuid('room_id').references(() => room.id),
+    name: varchar({ length: 120 }).notNull(),
+    kind: mysqlEnum(SURFACE_KINDS).notNull(),
+    azimuth: double(),
+    mass: mysqlEnum(WALLS).notNull(),
+    behind: mysqlEnum(BEHINDS).notNull(),
+    widthM: double('width_m').notNull(),
+    heightM: double('height_m').notNull(),
+    openings: json().$type<Opening[]>().notNull(),
+    /** Not a foreign key: the two sides of a place point at each other. */
+    otherSideId: uuid('other_side_id'),
+    ordinal: int().notNull(),
+    /** What the stand-in camera finds there when somebody described it; null lets chance decide. Never shown. */
+    hidden: json().$type<Feature[]>(),
+    version: int().notNull().default(1),
+  },
+  (table) => [index('surface_of_site').on(table.siteId)],
+);

@@ -5,6 +5,7 @@ import type { IntakeValue } from '@core/visit/rows';
 import { STRICTNESSES } from '@core/weather/plan';
 import type { TimeConstants } from '@core/weather/wallMemory';
 import { uuid } from '../columns/uuid';
+import { camera } from './camera';
 import { site } from './site';
 import { weather } from './weather';
 
@@ -19,6 +20,7 @@ export const visit = mysqlTable(
     title: varchar({ length: 160 }).notNull(),
     question: varchar({ length: 1000 }).notNull().default(''),
     archived: boolean().notNull().default(false),
+    cameraId: uuid('camera_id').references(() => camera.id),
     startedAt: datetime('started_at', { fsp: 3 }).notNull(),
     belowK: double('below_k').notNull().default(6),
     aboveK: double('above_k').notNull().default(6),

@@ -5,7 +5,7 @@ import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { onlyRow, siteOf, visitDay, visitRow } from '@core/visit/derive';
+import { framesOf, onlyRow, siteOf, visitDay, visitRow } from '@core/visit/derive';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -22,7 +22,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const [helpOpen, setHelpOpen] = useState(false);
   const units = useUnits();
   const now = STAGES.find((stage) => pathname.startsWith(`/visits/${document.visitId}/${stage.path}`)) ?? STAGES[0];
-  const frames = Object.keys(document.rows.frame).length;
+  const frames = framesOf(document).length;
   return (
     <div className={styles.page} data-theme={now.theme}>
       <ConfigProvider theme={denTheme}>

@@ -18,10 +18,19 @@ const NAMES: Record<Entity, string> = {
   plan: 'plan',
   loan: 'loan',
   loanHome: 'home',
+  room: 'room',
+  surface: 'surface',
+  stop: 'stop',
+  putBack: 'entry of the put-back list',
+  log: 'log',
+  kit: 'kit list',
+  camera: 'camera',
+  instrument: 'instrument',
+  handover: 'handover',
 };
 
 /** Fields that are ids or places say nothing to people. */
-const HIDDEN = /Id$|^level$|^ordinal$/;
+const HIDDEN = /Id$|^level$|^ordinal$|^key$|[aA]t$/;
 
 /** Another tab changed the same thing: both values side by side, nothing lost until somebody chooses. */
 export function ConflictDialog<E extends Entity>({

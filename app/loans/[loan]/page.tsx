@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { CoreError } from '@core/errors';
-import { idSchema } from '@core/visit/rows';
+import { idSchema } from '@core/visit/fields';
 import { database } from '@data/connection';
 import { loadLoan } from '@data/queries/loans';
 import { listSites } from '@data/queries/visits';

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { CoreError } from '@core/errors';
 import type { VisitDocument } from '@core/visit/document';
-import { idSchema } from '@core/visit/rows';
+import { idSchema } from '@core/visit/fields';
 import { database } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';
 import { Shell } from '@ui/shell/Shell';

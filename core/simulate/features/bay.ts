@@ -1,4 +1,4 @@
-import { depthInside, drive, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, softStep, type BoxM, type FeatureKind } from '../surface';
 
 /** A bay between two studs without insulation: straight sides, even inside. */
 export interface BayFeature extends BoxM {
@@ -9,9 +9,9 @@ export interface BayFeature extends BoxM {
 
 export const bay: FeatureKind<BayFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * drive(view);
+    const depth = feature.strength * perDrop(view);
     return (at, point) => {
-      point.temperature -= depth * softStep(depthInside(feature, at), 0.03);
+      point.temperature += depth * softStep(depthInside(feature, at), 0.03);
     };
   },
   fault: () => 'missing-insulation',

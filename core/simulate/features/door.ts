@@ -1,4 +1,4 @@
-import { depthInside, drive, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
 
 /** An outside door: colder than the wall, leaking at its threshold and keyhole. */
 export interface DoorFeature extends BoxM {
@@ -10,18 +10,18 @@ export interface DoorFeature extends BoxM {
 
 export const door: FeatureKind<DoorFeature> = {
   heat(feature, view) {
-    const span = drive(view);
+    const span = perDrop(view);
     const bottom = feature.y + feature.height;
     const keyhole = { x: feature.x + feature.width - 0.08, y: feature.y + feature.height * 0.52 };
     return (at, point) => {
       const depth = depthInside(feature, at);
-      if (depth >= 0) point.temperature = view.outsideC + feature.factor * span + (depth < 0.1 ? 0.4 : 0);
+      if (depth >= 0) point.temperature = levelAt(view, feature.factor) + (depth < 0.1 ? 0.4 : 0);
       const beside = Math.max(0, feature.x - at.x, at.x - feature.x - feature.width);
       const fromThreshold = Math.abs(at.y - bottom);
       const uneven = 0.7 + 0.3 * Math.sin(at.x * 21);
-      point.temperature -= feature.threshold * span * uneven * Math.exp(-fromThreshold / 0.07) * Math.exp(-beside / 0.04);
+      point.temperature += feature.threshold * span * uneven * Math.exp(-fromThreshold / 0.07) * Math.exp(-beside / 0.04);
       const fromKeyhole = Math.hypot(at.x - keyhole.x, at.y - keyhole.y);
-      point.temperature -= 0.5 * feature.threshold * span * Math.exp(-((fromKeyhole / 0.03) ** 2));
+      point.temperature += 0.5 * feature.threshold * span * Math.exp(-((fromKeyhole / 0.03) ** 2));
     };
   },
   daylight(feature) {

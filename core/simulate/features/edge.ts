@@ -1,10 +1,10 @@
-import { drive, paintOver, shade, viewHeight, type FeatureKind } from '../surface';
+import { perDrop, paintOver, shade, type FeatureKind } from '../surface';
 
 /** Where the surface meets the next one: a smooth cold gradient, the geometric bridge of a corner or floor edge. */
 export interface EdgeFeature {
   kind: 'edge';
   at: 'ceiling' | 'floor' | 'left' | 'right';
-  /** How much of the view the other surface takes, m; 0 puts the corner on the picture's edge. */
+  /** How far within the surface's own box the other one begins, m; 0 puts the corner on its edge. */
   inset: number;
   /** Drop of the temperature factor in the corner, 0 … 1. */
   strength: number;
@@ -14,17 +14,17 @@ export interface EdgeFeature {
 
 export const edge: FeatureKind<EdgeFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * drive(view);
-    const distance = distanceFrom(feature, view.viewWidth, viewHeight(view));
+    const depth = feature.strength * perDrop(view);
+    const distance = distanceFrom(feature, view.width, view.height);
     return (at, point) => {
       const d = distance(at.x, at.y);
-      point.temperature -= depth * Math.exp(-Math.abs(d) / (feature.reach / 2.3));
+      point.temperature += depth * Math.exp(-Math.abs(d) / (feature.reach / 2.3));
       // The surface beyond the corner belongs to the inner structure and is warmer than the outer wall.
-      if (d < 0 && feature.at !== 'floor') point.temperature += 0.03 * drive(view);
+      if (d < 0 && feature.at !== 'floor') point.temperature -= 0.03 * perDrop(view);
     };
   },
   daylight(feature, view) {
-    const distance = distanceFrom(feature, view.viewWidth, viewHeight(view));
+    const distance = distanceFrom(feature, view.width, view.height);
     return (at, colour) => {
       const d = distance(at.x, at.y);
       if (feature.at === 'floor') {
@@ -40,6 +40,8 @@ export const edge: FeatureKind<EdgeFeature> = {
       }
     };
   },
+  /** A corner is always a little colder; beyond this it is a bridge to be stated. */
+  fault: (feature) => (feature.strength > 0.15 ? 'thermal-bridge' : null),
 };
 
 /** Distance from the corner, m, positive on the surface that is looked at. */

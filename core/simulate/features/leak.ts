@@ -1,4 +1,4 @@
-import { drive, type FeatureKind } from '../surface';
+import { perDrop, type FeatureKind } from '../surface';
 
 /** Outdoor air that comes through a crack: coldest at the crack, feathering out along its way. */
 export interface LeakFeature {
@@ -16,7 +16,7 @@ export interface LeakFeature {
 
 export const leak: FeatureKind<LeakFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * drive(view);
+    const depth = feature.strength * perDrop(view);
     const angle = (feature.direction * Math.PI) / 180;
     const cos = Math.cos(angle);
     const sin = Math.sin(angle);
@@ -29,7 +29,7 @@ export const leak: FeatureKind<LeakFeature> = {
       const waver = 0.012 * Math.sin(along * 55) + 0.08 * along * Math.sin(along * 9 + 1);
       const width = 0.03 + 0.28 * Math.max(0, along);
       const fan = Math.exp(-(((across - waver) / width) ** 2));
-      point.temperature -= depth * fan * behind * Math.exp(-Math.max(0, along) / (feature.reach / 2.3));
+      point.temperature += depth * fan * behind * Math.exp(-Math.max(0, along) / (feature.reach / 2.3));
     };
   },
   fault: () => 'air-leak',

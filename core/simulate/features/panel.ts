@@ -1,4 +1,4 @@
-import { depthInside, drive, paintOver, shade, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, paintOver, shade, softStep, type BoxM, type FeatureKind } from '../surface';
 
 /** A thing of its own temperature on the surface: a loft hatch, a picture, a boarded-up opening. */
 export interface PanelFeature extends BoxM {
@@ -18,13 +18,13 @@ const COLOURS: Record<PanelFeature['look'], readonly [number, number, number]> =
 
 export const panel: FeatureKind<PanelFeature> = {
   heat(feature, view) {
-    const span = drive(view);
+    const span = perDrop(view);
     return (at, point) => {
       const depth = depthInside(feature, at);
-      point.temperature += feature.change * span * softStep(depth, 0.02);
+      point.temperature -= feature.change * span * softStep(depth, 0.02);
       if (feature.rim > 0) {
         const along = 1 + 0.35 * Math.sin(at.x * 17 + at.y * 23);
-        point.temperature -= feature.rim * span * along * Math.exp(-Math.abs(depth) / 0.03);
+        point.temperature += feature.rim * span * along * Math.exp(-Math.abs(depth) / 0.03);
       }
     };
   },

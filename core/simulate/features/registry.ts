@@ -1,23 +1,59 @@
 import type { Feature } from '../scene';
 import type { FeatureKind } from '../surface';
+import { bare } from './bare';
 import { bay } from './bay';
+import { damp } from './damp';
 import { door } from './door';
+import { duct } from './duct';
 import { edge } from './edge';
+import { film } from './film';
+import { fitting } from './fitting';
+import { joints } from './joints';
 import { leak } from './leak';
+import { line } from './line';
+import { mirror } from './mirror';
+import { nest } from './nest';
+import { net } from './net';
 import { panel } from './panel';
+import { patch } from './patch';
 import { radiator } from './radiator';
+import { register } from './register';
+import { ring } from './ring';
+import { slump } from './slump';
+import { snow } from './snow';
+import { streak } from './streak';
+import { stripe } from './stripe';
 import { studs } from './studs';
+import { sun } from './sun';
 import { window } from './window';
 
 const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>> } = {
-  studs,
+  bare,
   bay,
-  window,
-  leak,
-  radiator,
-  edge,
-  panel,
+  damp,
   door,
+  duct,
+  edge,
+  film,
+  fitting,
+  joints,
+  leak,
+  line,
+  mirror,
+  nest,
+  net,
+  panel,
+  patch,
+  radiator,
+  register,
+  ring,
+  slump,
+  snow,
+  streak,
+  stripe,
+  studs,
+  sun,
+  window,
 };
 
 /** How a feature shows. The registry pairs each kind with its own feature type; the cast only forgets which one. */

@@ -1,4 +1,4 @@
-import { drive, type FeatureKind } from '../surface';
+import { perDrop, type FeatureKind } from '../surface';
 
 /** Studs or joists behind the lining: evenly spaced thin lines, a normal bridge. */
 export interface StudsFeature {
@@ -13,12 +13,12 @@ export interface StudsFeature {
 
 export const studs: FeatureKind<StudsFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * drive(view);
+    const depth = feature.strength * perDrop(view);
     const spread = feature.width * 0.7;
     return (at, point) => {
       const offset = at.x - feature.first;
       const nearest = offset - Math.round(offset / feature.spacing) * feature.spacing;
-      point.temperature -= depth * Math.exp(-((nearest / spread) ** 2));
+      point.temperature += depth * Math.exp(-((nearest / spread) ** 2));
     };
   },
 };

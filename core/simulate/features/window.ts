@@ -1,45 +1,39 @@
-import { depthInside, drive, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
 
 /** A window: a frame, a middle post, panes that mirror the room and whoever stands in it. */
 export interface WindowFeature extends BoxM {
   kind: 'window';
   /** Temperature factor in the middle of a pane, 0 … 1; the edges are colder by the spacer. */
   paneFactor: number;
-  /** A warm body mirrored in the glass, m on the surface; none when absent. */
-  mirrored?: { x: number; y: number; radius: number };
+  /** The pane that has lost its filling, if one has. */
+  failed?: 'left' | 'right';
 }
 
 const FRAME = 0.06;
 const PANE_EMISSIVITY = 0.85;
-const BODY_C = 31;
 
 export const window: FeatureKind<WindowFeature> = {
   heat(feature, view) {
-    const span = drive(view);
+    const span = perDrop(view);
     const middle = feature.x + feature.width / 2;
     return (at, point) => {
       const depth = depthInside(feature, at);
       if (depth < 0) {
         // The reveal is a little colder than the wall, fading over some 10 cm.
-        if (depth > -0.3) point.temperature -= 0.05 * span * Math.exp(depth / 0.06);
+        if (depth > -0.3) point.temperature += 0.05 * span * Math.exp(depth / 0.06);
         return;
       }
       const post = Math.abs(at.x - middle);
       if (depth < FRAME || post < FRAME / 2) {
-        point.temperature = view.outsideC + (feature.paneFactor + 0.09) * span;
+        point.temperature = levelAt(view, feature.paneFactor + 0.09);
         return;
       }
       const fromEdge = Math.min(depth - FRAME, post - FRAME / 2);
+      const failed = feature.failed === (at.x < middle ? 'left' : 'right') ? 0.12 : 0;
       point.temperature =
-        view.outsideC +
-        span * (feature.paneFactor - 0.1 * Math.exp(-fromEdge / 0.035)) +
+        levelAt(view, feature.paneFactor - failed - 0.1 * Math.exp(-fromEdge / 0.035)) +
         0.5 * (feature.y + feature.height / 2 - at.y);
       point.emissivity = PANE_EMISSIVITY;
-      const body = feature.mirrored;
-      if (body) {
-        const distance = Math.hypot((at.x - body.x) / 0.8, (at.y - body.y) / 1.5) / body.radius;
-        point.reflected += (BODY_C - point.reflected) / (1 + Math.exp((distance - 1) * 9));
-      }
     };
   },
   daylight(feature) {
@@ -63,4 +57,5 @@ export const window: FeatureKind<WindowFeature> = {
       if (down > roofs) paintOver(colour, [128, 104, 96]);
     };
   },
+  fault: (feature) => (feature.failed ? 'glazing' : null),
 };

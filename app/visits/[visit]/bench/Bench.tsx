@@ -6,7 +6,7 @@ import { useCallback, useEffect, useReducer, useRef, useState, type DragEvent } 
 import { v7 as newId } from 'uuid';
 import { movedShape, type Shape } from '@core/frame/region';
 import { LEAST_SPAN_K, orderedScale, isNarrow, type Scale } from '@core/scale/scale';
-import { orderedFrames, visitRow } from '@core/visit/derive';
+import { orderedFrames, visitRow, photosOf } from '@core/visit/derive';
 import { useKeys } from '@ui/keys/useKeys';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
@@ -62,7 +62,7 @@ export function Bench() {
   const span = visitRow(document).value.span;
   const scale = frame && (view.draftScale ?? (view.colours === 'steady' ? frame.steady : frame.own));
   const comparison = frame && comparisonFor(document, frame, view.selectedId);
-  const photo = Object.values(document.rows.photo).find((row) => row.value.frameId === frameId);
+  const photo = photosOf(document).find((row) => row.value.frameId === frameId);
 
   const setScale = (next: Scale) => {
     if (!frame) return;

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { radianceLine } from '@core/radiometry/measurement';
 import { radiometricSettings } from '@core/radiometry/settings';
 import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, orderedFrames, settingsFor, steadyScaleFor, siteOf } from '@core/visit/derive';
+import { anchorFor, orderedFrames, roomsOf, settingsFor, steadyScaleFor, siteOf } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
 import { localTime } from '@core/units/localTime';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -30,7 +30,7 @@ export function FilmStrip({ currentId, onChoose }: { currentId: string | null; o
 }
 
 function byRoom(document: VisitDocument): { room: string; frames: Row<'frame'>[] }[] {
-  const names = new Map(document.rooms.map((room) => [room.id, room.name]));
+  const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
   const groups: { room: string; frames: Row<'frame'>[] }[] = [];
   for (const frame of orderedFrames(document)) {
     const room = names.get(frame.value.roomId ?? '') ?? 'No place yet';

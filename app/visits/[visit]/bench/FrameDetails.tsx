@@ -3,6 +3,7 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button, Input, Popover, Segmented, Select } from 'antd';
 import { useState } from 'react';
+import { roomsOf } from '@core/visit/derive';
 import { frameValueSchema, type Row, type Side } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './FrameDetails.module.css';
@@ -10,7 +11,7 @@ import styles from './FrameDetails.module.css';
 /** Where a frame was taken and what it is called; without a place it means nothing next week. */
 export function FrameDetails({ row }: { row: Row<'frame'> }) {
   const { document } = useVisit();
-  const room = document.rooms.find(({ id }) => id === row.value.roomId)?.name;
+  const room = document.rows.room[row.value.roomId ?? '']?.value.name;
   return (
     <div className={styles.details}>
       <span>
@@ -48,7 +49,7 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
         onChange={(roomId) => put('Frame moved to another room', { roomId })}
         options={[
           { value: null, label: 'No place yet' },
-          ...document.rooms.map((room) => ({ value: room.id, label: room.name })),
+          ...roomsOf(document).map(({ id, value }) => ({ value: id, label: value.name })),
         ]}
       />
       <span>Seen from</span>

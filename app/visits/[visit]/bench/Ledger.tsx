@@ -7,7 +7,7 @@ import { CoreError } from '@core/errors';
 import { readRegion } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
 import { settingsFor, sourcesFor, type Comparison } from '@core/visit/derive';
-import { nameSchema } from '@core/visit/rows';
+import { nameSchema } from '@core/visit/fields';
 import type { VisitDocument } from '@core/visit/document';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { useUnits } from '@ui/units/UnitProvider';

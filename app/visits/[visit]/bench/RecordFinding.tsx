@@ -3,7 +3,7 @@
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Select } from 'antd';
 import { useRef, useState } from 'react';
-import { siteOf } from '@core/visit/derive';
+import { siteOf, photosOf } from '@core/visit/derive';
 import { localTime } from '@core/units/localTime';
 import { findingValueSchema, type FindingValue } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -23,9 +23,7 @@ interface Props {
 /** Title, note and photo of a new finding; its number is computed, not typed. */
 export function RecordFinding({ frameId, thisRegionId, thatRegionId, summary, onAddPhoto, onRecord, onClose }: Props) {
   const { document } = useVisit();
-  const photos = Object.values(document.rows.photo).sort(
-    (a, b) => Number(b.value.frameId === frameId) - Number(a.value.frameId === frameId),
-  );
+  const photos = photosOf(document).sort((a, b) => Number(b.value.frameId === frameId) - Number(a.value.frameId === frameId));
   const [title, setTitle] = useState('');
   const [note, setNote] = useState('');
   const [photoId, setPhotoId] = useState<string | null>(photos.find((photo) => photo.value.frameId === frameId)?.id ?? null);

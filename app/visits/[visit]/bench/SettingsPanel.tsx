@@ -26,6 +26,7 @@ import styles from './SettingsPanel.module.css';
 
 const ORIGINS: Record<Origin, string> = {
   visit: 'of the visit',
+  surface: 'of this surface',
   frame: 'of this frame',
   region: 'of this region',
   conditions: 'conditions',
@@ -72,7 +73,12 @@ export function SettingsPanel({
   const { edit } = useVisit();
   const [level, setLevel] = useState<Level>(selected ? 'region' : 'frame');
   const resolved = settingsFor(document, frame.id, selected?.row.id);
-  const owner = { visit: document.visitId, frame: frame.id, region: selected?.row.id ?? null }[level];
+  const owner = {
+    visit: document.visitId,
+    surface: frame.row.value.surfaceId,
+    frame: frame.id,
+    region: selected?.row.id ?? null,
+  }[level];
   const own = owner === null ? undefined : settingsRow(document, owner);
 
   const put = (name: SettingName, value: number | null) => {
@@ -98,6 +104,7 @@ export function SettingsPanel({
           onChange={setLevel}
           options={[
             { value: 'visit', label: 'visit' },
+            { value: 'surface', label: 'surface', disabled: frame.row.value.surfaceId === null },
             { value: 'frame', label: 'frame' },
             ...(selected ? [{ value: 'region' as const, label: 'region' }] : []),
           ]}

@@ -5,7 +5,7 @@ import { Button, Input, Popconfirm, Select } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { ReportFinding } from '@core/report/model';
-import { compareRegions } from '@core/visit/derive';
+import { compareRegions, photosOf } from '@core/visit/derive';
 import { findingValueSchema, type FindingValue } from '@core/visit/rows';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { FigureView } from '@ui/finding/FigureView';
@@ -71,7 +71,7 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
                   onChange={(photoId) => change('Photo chosen', { photoId })}
                   options={[
                     { value: null, label: 'No photo' },
-                    ...Object.values(document.rows.photo).map((photo) => ({ value: photo.id, label: photo.value.name })),
+                    ...photosOf(document).map((photo) => ({ value: photo.id, label: photo.value.name })),
                   ]}
                 />
               </label>

@@ -3,7 +3,7 @@
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button, Radio } from 'antd';
 import Link from 'next/link';
-import { onlyRow, visitRow } from '@core/visit/derive';
+import { onlyRow, roomsOf, visitRow } from '@core/visit/derive';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
 import { intakeValueSchema, visitValueSchema, type IntakeValue } from '@core/visit/rows';
 import { CommitText } from '@ui/form/CommitText';
@@ -78,7 +78,7 @@ export function Intake() {
                 schema: complaintsSchema.element.shape.what,
               },
             ]}
-            suggestions={document.rooms.map(({ name }) => name)}
+            suggestions={roomsOf(document).map(({ value }) => value.name)}
             addWords="Add a complaint"
             onChange={(items) => put('Complaints', { complaints: items.map(([place, what]) => ({ place, what })) })}
           />

@@ -1,5 +1,6 @@
 import { MAX_FILE_BYTES } from '@core/visit/limits';
-import { idSchema, SIDES } from '@core/visit/rows';
+import { idSchema } from '@core/visit/fields';
+import { SIDES } from '@core/visit/rows';
 import { database } from '@data/connection';
 import { importFile } from '@server/importFile';
 import { z } from 'zod';

@@ -1,0 +1,14 @@
+import { captureSchema } from '@core/simulate/capture';
+import { database } from '@data/connection';
+import { captureFrame } from '@server/capture';
+import { handle, requireId } from '../../../handle';
+import { requireBody } from '../../../readBody';
+
+/** Takes a picture with the stand-in camera. */
+export async function POST(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
+  return handle(request, async () => {
+    const visitId = requireId((await context.params).visit);
+    const capture = await requireBody(request, captureSchema, 'The picture');
+    return Response.json(await captureFrame(database(), visitId, capture));
+  });
+}

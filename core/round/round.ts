@@ -1,0 +1,62 @@
+import { framesOf, onlyRow, roomsOf, visitRow } from '../visit/derive';
+import type { VisitDocument } from '../visit/document';
+import type { Row } from '../visit/rows';
+import type { CameraValue } from '../camera/rows';
+import { STAND_IN_CAMERA } from '../simulate/standInCamera';
+import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
+import type { StopValue } from './rows';
+import { stopId } from './stopId';
+import { stopGroups, type Stop, type StopGroup } from './stops';
+
+/** The round of a visit as it stands: its stops, what became of each, and how much is done. */
+export interface Round {
+  groups: StopGroup[];
+  /** In the order of the walk. */
+  stops: Stop[];
+  outcomes: Map<string, Outcome>;
+  coverage: Coverage;
+}
+
+export function roundOf(document: VisitDocument): Round {
+  const groups = stopGroups(
+    { rooms: roomsOf(document), surfaces: Object.values(document.rows.surface) },
+    onlyRow(document, 'intake').value,
+  );
+  const answers = Object.values(document.rows.stop);
+  const outcomes = outcomesOf(
+    groups,
+    answers,
+    framesOf(document).map(({ value }) => value),
+  );
+  const stops = groups.flatMap((group) => group.stops);
+  return { groups, stops, outcomes, coverage: coverageOf(stops, outcomes) };
+}
+
+/** What is stored of a stop, or what would be stored first. */
+export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {
+  const id = stopId(document.visitId, key);
+  const empty: StopValue = {
+    visitId: document.visitId,
+    key,
+    answer: null,
+    reason: '',
+    note: '',
+    probes: [],
+    openedAt: null,
+    answeredAt: null,
+  };
+  return document.rows.stop[id] ?? { id, version: 0, value: empty };
+}
+
+/** The camera of the visit; the stand-in while nobody chose one. */
+export function cameraOf(document: VisitDocument): { id: string; value: CameraValue } {
+  const { cameraId } = visitRow(document).value;
+  return (cameraId === null ? undefined : document.rows.camera[cameraId]) ?? STAND_IN_CAMERA;
+}
+
+/** What still has to be put back, the oldest first. */
+export function openChanges(document: VisitDocument): Row<'putBack'>[] {
+  return Object.values(document.rows.putBack)
+    .filter(({ value }) => value.putBackAt === null)
+    .sort((a, b) => a.value.changedAt - b.value.changedAt);
+}

@@ -1,0 +1,174 @@
+import { losesHeat, type OpeningKind } from '../house/kinds';
+import type { Opening, RoomValue, SurfaceValue } from '../house/rows';
+import type { IntakeValue, Row } from '../visit/rows';
+import { PART_WORDS, type Part } from './parts';
+
+/** One thing to look at on the round. It follows from the house and the question; only its answer is stored. */
+export interface Stop {
+  /** The same on every visit of the site, as long as the house stays what it is. */
+  key: string;
+  /** The room, or the surface outdoors; null for the house as a whole. */
+  groupId: string | null;
+  part: Part;
+  title: string;
+  surfaceId: string | null;
+  /** Where on the surface to aim, m from its top left corner. */
+  aim: { x: number; y: number };
+  /** Width that should be in view, m. */
+  viewM: number;
+  /** The opening that is looked at. */
+  opening: Opening | null;
+}
+
+/** Stops that belong together: a room, a side of the house, or the house as a whole. */
+export interface StopGroup {
+  id: string | null;
+  name: string;
+  stops: Stop[];
+}
+
+export interface House {
+  rooms: Row<'room'>[];
+  surfaces: Row<'surface'>[];
+}
+
+/**
+ * The stops of a round: rooms in their order, in each room the order of the handbook (door, floor, cupboards, sill,
+ * window, walls, ceiling corners, ceiling, hatch, lights, vents, appliances), with the complaints of that room first;
+ * then each side of the house from two stand-points; then what complaints and history say of no room.
+ *
+ * @returns groups with at least one stop, in the order of the walk
+ */
+export function stopGroups(
+  { rooms, surfaces }: House,
+  { complaints, history }: Pick<IntakeValue, 'complaints' | 'history'>,
+): StopGroup[] {
+  const inRoom = (id: string) => surfaces.filter(({ value }) => value.roomId === id).sort(byOrdinal);
+  const sorted = [...rooms].sort(byOrdinal);
+  const named = (text: string) => sorted.find(({ value }) => text.toLowerCase().includes(value.name.toLowerCase())) ?? null;
+  const told: { roomId: string | null; stop: Stop }[] = [
+    ...complaints.map(({ place, what }) => told1('complaint', named(place)?.id ?? null, `${place}: ${what}`)),
+    ...history.map(({ what }) => told1('history', named(what)?.id ?? null, what)),
+  ];
+  const groups: StopGroup[] = sorted.map(({ id, value }) => {
+    const walls = inRoom(id);
+    const own = told.filter(({ roomId }) => roomId === id).map(({ stop }) => onWall(stop, walls));
+    return { id, name: value.name, stops: [...own, ...roomStops(id, value, walls)] };
+  });
+  for (const facade of surfaces.filter(({ value }) => value.roomId === null).sort(byOrdinal))
+    groups.push({ id: facade.id, name: facade.value.name, stops: facadeStops(facade) });
+  const nowhere = told.filter(({ roomId }) => roomId === null).map(({ stop }) => stop);
+  groups.push({ id: null, name: 'The house', stops: nowhere });
+  return groups.filter(({ stops }) => stops.length > 0);
+}
+
+function byOrdinal(a: Row<'room'> | Row<'surface'>, b: Row<'room'> | Row<'surface'>): number {
+  return a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id);
+}
+
+/** A stop from somebody's words; the words name it, so that it stays the same when others come and go. */
+function told1(part: 'complaint' | 'history', groupId: string | null, words: string): { roomId: string | null; stop: Stop } {
+  const key = `${part}:${words}`.slice(0, 160).trim();
+  const title = `${part === 'complaint' ? 'Complaint' : 'History'}: ${words.replace(/^[^:]*: /, '')}`;
+  const stop = { key, groupId, part, title, surfaceId: null, aim: { x: 1, y: 1 }, viewM: 3, opening: null };
+  return { roomId: groupId, stop };
+}
+
+/** Somebody's words name no wall; the room's first wall to the cold is where one begins. */
+function onWall(stop: Stop, surfaces: Row<'surface'>[]): Stop {
+  const wall = surfaces.find(({ value }) => value.kind === 'wall' && losesHeat(value.behind)) ?? surfaces[0];
+  if (!wall) return stop;
+  const { widthM, heightM } = wall.value;
+  return { ...stop, surfaceId: wall.id, aim: { x: widthM / 2, y: heightM / 2 }, viewM: Math.min(4, widthM) };
+}
+
+function stopOn(surface: Row<'surface'>, part: Part, groupId: string, change: Partial<Stop> = {}): Stop {
+  const { widthM, heightM, name } = surface.value;
+  const words = PART_WORDS[part];
+  return {
+    key: `${surface.id}:${part}`,
+    groupId,
+    part,
+    title: part === 'wall' ? name : words.title,
+    surfaceId: surface.id,
+    aim: { x: widthM / 2, y: heightM / 2 },
+    viewM: Math.min(words.viewM ?? Math.max(widthM, heightM * 1.3), 9),
+    opening: null,
+    ...change,
+  };
+}
+
+const OPENING_PARTS: Record<OpeningKind, Part[]> = {
+  window: ['sill', 'window'],
+  door: ['door'],
+  'letter-plate': [],
+  hatch: ['hatch'],
+  vent: ['vent'],
+  light: ['light'],
+  cupboard: ['cupboard'],
+};
+
+function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
+  const { openings, name } = surface.value;
+  return openings.flatMap((opening, i) =>
+    OPENING_PARTS[opening.kind].map((part) => {
+      const alike = openings.filter(({ kind }) => kind === opening.kind).length > 1;
+      const middle = { x: opening.x + opening.width / 2, y: opening.y + opening.height / 2 };
+      return stopOn(surface, part, groupId, {
+        key: `${surface.id}:${part}${i === 0 ? '' : `:${i}`}`,
+        title: `${PART_WORDS[part].title}, ${name.toLowerCase()}${alike ? ` ${i + 1}` : ''}`,
+        aim: part === 'sill' ? { x: middle.x, y: Math.min(surface.value.heightM, opening.y + opening.height + 0.25) } : middle,
+        viewM: Math.max(PART_WORDS[part].viewM ?? 2, part === 'door' || part === 'window' ? opening.width * 1.3 : 0),
+        opening,
+      });
+    }),
+  );
+}
+
+const ORDER = new Map<Part, number>(Object.keys(PART_WORDS).map((part, i) => [part as Part, i]));
+
+function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]): Stop[] {
+  const stops: Stop[] = surfaces.flatMap((surface) => openingStops(surface, roomId));
+  for (const surface of surfaces) {
+    const { kind, behind, widthM, heightM } = surface.value;
+    if (room.kind === 'loft') {
+      if (kind === 'floor')
+        stops.push(
+          stopOn(surface, 'loft-floor', roomId),
+          stopOn(surface, 'loft-eaves', roomId, { aim: { x: widthM / 2, y: heightM } }),
+        );
+      continue;
+    }
+    if (kind === 'wall' && losesHeat(behind)) stops.push(stopOn(surface, 'wall', roomId));
+    if (kind === 'floor' && losesHeat(behind)) stops.push(stopOn(surface, 'floor', roomId, { aim: { x: widthM / 2, y: 0.4 } }));
+    if (kind === 'ceiling' && losesHeat(behind)) {
+      stops.push(
+        stopOn(surface, 'ceiling-corners', roomId, { aim: { x: widthM - 0.9, y: 0.7 } }),
+        stopOn(surface, 'ceiling', roomId),
+      );
+    }
+  }
+  const wall = surfaces.find(({ value }) => value.kind === 'wall');
+  if ((room.kind === 'kitchen' || room.kind === 'utility' || room.kind === 'workshop') && wall)
+    stops.push(
+      stopOn(surfaces.find(({ value }) => value.kind === 'wall' && value.behind === 'room') ?? wall, 'appliances', roomId),
+    );
+  return stops.sort((a, b) => ORDER.get(a.part)! - ORDER.get(b.part)!);
+}
+
+/** Each side from two stand-points: what moves between them is a reflection. */
+function facadeStops(facade: Row<'surface'>): Stop[] {
+  const { widthM, heightM } = facade.value;
+  const viewM = Math.min(9, widthM * 0.75);
+  return (['facade-left', 'facade-right'] as const).map((part) =>
+    stopOn(facade, part, facade.id, {
+      aim: { x: widthM * (part === 'facade-left' ? 0.35 : 0.65), y: heightM / 2 },
+      viewM,
+    }),
+  );
+}
+
+/** Which side a surface is looked at from. */
+export function sideOf(surface: Pick<SurfaceValue, 'roomId'>): 'inside' | 'outside' {
+  return surface.roomId === null ? 'outside' : 'inside';
+}

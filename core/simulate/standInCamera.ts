@@ -1,0 +1,78 @@
+import type { CameraValue } from '../camera/rows';
+import { normalFrom, seededRandom } from './random';
+
+/** The camera that everybody has: it looks at a simulated house, so that a round can be learned without a real one. */
+export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
+  id: '0199d000-0000-7000-8000-00000000ca3e',
+  value: {
+    name: 'Stand-in camera (simulated)',
+    columns: 320,
+    rows: 240,
+    fieldDeg: 50,
+    noiseK: 0.05,
+    calibrationK: 1,
+    uniformityK: 0.08,
+    minDistanceM: 0.4,
+    offsetK: 0,
+    clockAheadS: 0,
+    parts: ['Camera', 'Case'],
+    trained: [],
+    checks: [],
+    archived: false,
+  },
+};
+
+/** The shutter closes so often while the camera is warm, seconds. */
+const SHUTTER_EVERY_S = 25;
+/** Just switched on it closes more often. */
+const SHUTTER_COLD_S = 8;
+const WARM_UP_S = 120;
+/** How long the picture stands still while it corrects, seconds. */
+const SHUTTER_S = 0.7;
+/** Drift that is reached without a shutter, K, and the time it takes for most of it, seconds. */
+const DRIFT_K = 1.6;
+const DRIFT_TIME_S = 90;
+
+/** What the camera does at a moment. */
+export interface ShutterState {
+  /** The picture stands still. */
+  closed: boolean;
+  /** Seconds since it closed last. */
+  since: number;
+  /** How far values have wandered since, K. */
+  offset: number;
+}
+
+/**
+ * Shutter and drift of the stand-in camera, as uncooled cameras have them: it closes by itself, often while it warms up;
+ * between two closings values wander by some tenths of a kelvin, and without it by more than one.
+ *
+ * @param seconds - since it was switched on
+ * @param correctedAt - when the shutter closed last, seconds; the caller keeps it
+ * @param automatic - whether it closes by itself
+ * @param seed - which way it wanders
+ */
+export function shutterAt(
+  seconds: number,
+  correctedAt: number,
+  automatic: boolean,
+  seed: number,
+): ShutterState & { correctedAt: number } {
+  const every = seconds < WARM_UP_S ? SHUTTER_COLD_S : SHUTTER_EVERY_S;
+  const closes = automatic && seconds - correctedAt >= every;
+  const last = closes ? seconds : correctedAt;
+  const since = seconds - last;
+  return { correctedAt: last, since, closed: since < SHUTTER_S, offset: driftAfter(since, seed, last) };
+}
+
+/**
+ * How far values have wandered, K.
+ *
+ * @param since - seconds since the shutter closed
+ * @param seed - which way; another after each closing
+ */
+export function driftAfter(since: number, seed: number, closing: number): number {
+  const lean = normalFrom(seededRandom((seed ^ Math.round(closing * 1000)) >>> 0))();
+  const toward = DRIFT_K * Math.tanh(lean);
+  return toward * (1 - Math.exp(-since / DRIFT_TIME_S));
+}

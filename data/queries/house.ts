@@ -1,0 +1,37 @@
+import { eq } from 'drizzle-orm';
+import { CoreError } from '@core/errors';
+import type { SimulatedSurface } from '@core/simulate/houseScene';
+import type { Connection } from '../connection';
+import { conditions, room, surface, visit } from '../schema';
+import { roomRow, surfaceRow } from './rows';
+
+/** Weather of a visit that nobody noted yet: a cold evening. */
+const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45 };
+
+/**
+ * What the simulator knows of a surface, under the conditions of a visit.
+ *
+ * @throws CoreError `not_found`
+ */
+export async function loadSimulated(connection: Connection, visitId: string, surfaceId: string): Promise<SimulatedSurface> {
+  const [found] = await connection
+    .select({ surface, room })
+    .from(surface)
+    .innerJoin(visit, eq(visit.siteId, surface.siteId))
+    .leftJoin(room, eq(room.id, surface.roomId))
+    .where(eq(surface.id, surfaceId));
+  const [weather] = await connection.select().from(conditions).where(eq(conditions.visitId, visitId));
+  if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
+  const { hidden, ...shown } = found.surface;
+  return {
+    id: surfaceId,
+    surface: surfaceRow(shown).value,
+    room: found.room && roomRow(found.room).value,
+    hidden,
+    weather: {
+      insideC: weather?.insideC ?? USUAL.insideC,
+      outsideC: weather?.outsideC ?? USUAL.outsideC,
+      humidityPct: weather?.humidityPct ?? USUAL.humidityPct,
+    },
+  };
+}

@@ -1,0 +1,85 @@
+import { datetime, double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
+import { CHANGE_KINDS } from '@core/round/changes';
+import { ANSWERS, type KitValue, type LogEntry, type StopValue } from '@core/round/rows';
+import { sha256 } from '../columns/sha256';
+import { uuid } from '../columns/uuid';
+import { blob } from './blob';
+import { visit } from './visit';
+
+const ofVisit = () =>
+  uuid('visit_id')
+    .notNull()
+    .references(() => visit.id);
+
+/** What is known of one stop of a round. */
+export const stop = mysqlTable(
+  'stop',
+  {
+    id: uuid().primaryKey(),
+    visitId: ofVisit(),
+    key: varchar({ length: 160 }).notNull(),
+    answer: mysqlEnum(ANSWERS),
+    reason: varchar({ length: 240 }).notNull().default(''),
+    note: text().notNull(),
+    probes: json().$type<StopValue['probes']>().notNull(),
+    openedAt: datetime('opened_at', { fsp: 3 }),
+    answeredAt: datetime('answered_at', { fsp: 3 }),
+    version: int().notNull().default(1),
+  },
+  (table) => [unique('stop_once').on(table.visitId, table.key)],
+);
+
+/** Something that was changed for the survey. */
+export const putBack = mysqlTable(
+  'put_back',
+  {
+    id: uuid().primaryKey(),
+    visitId: ofVisit(),
+    kind: mysqlEnum(CHANGE_KINDS).notNull(),
+    what: varchar({ length: 160 }).notNull(),
+    was: varchar({ length: 120 }).notNull(),
+    now: varchar({ length: 120 }).notNull(),
+    changedAt: datetime('changed_at', { fsp: 3 }).notNull(),
+    putBackAt: datetime('put_back_at', { fsp: 3 }),
+    version: int().notNull().default(1),
+  },
+  (table) => [index('put_back_of_visit').on(table.visitId)],
+);
+
+/** Air as it was read, by hand or by a logger: one row a source. */
+export const log = mysqlTable(
+  'log',
+  {
+    id: uuid().primaryKey(),
+    visitId: ofVisit(),
+    name: varchar({ length: 160 }).notNull(),
+    entries: json().$type<LogEntry[]>().notNull(),
+    version: int().notNull().default(1),
+  },
+  (table) => [index('log_of_visit').on(table.visitId)],
+);
+
+/** What is packed for a visit. */
+export const kit = mysqlTable('kit', {
+  id: uuid().primaryKey(),
+  visitId: ofVisit().unique(),
+  items: json().$type<KitValue['items']>().notNull(),
+  version: int().notNull().default(1),
+});
+
+/** A note that was spoken at a stop. */
+export const recording = mysqlTable(
+  'recording',
+  {
+    id: uuid().primaryKey(),
+    visitId: ofVisit(),
+    stopKey: varchar('stop_key', { length: 160 }).notNull(),
+    takenAt: datetime('taken_at', { fsp: 3 }).notNull(),
+    seconds: double().notNull(),
+    mediaType: varchar('media_type', { length: 32 }).notNull(),
+    fileSha: sha256('file_sha')
+      .notNull()
+      .references(() => blob.sha),
+  },
+  (table) => [index('recording_of_visit').on(table.visitId)],
+);
