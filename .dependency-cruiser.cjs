@@ -34,7 +34,7 @@ module.exports = {
       name: 'pages-keep-the-database-on-the-server',
       comment: 'what runs in the browser must not reach data/ or server/',
       severity: 'error',
-      from: { path: '^app/visits/.*/(bench|findings|hours|question|report)/' },
+      from: { path: '^app/visits/.*/(bench|findings|hours|kit|question|report|round)/' },
       to: { path: '^(data|server)/' },
     },
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },

@@ -5,7 +5,7 @@ import type { CameraValue } from '../camera/rows';
 import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
 import type { StopValue } from './rows';
-import { stopId } from './stopId';
+import { rowIdFrom } from '../visit/rowId';
 import { stopGroups, type Stop, type StopGroup } from './stops';
 
 /** The round of a visit as it stands: its stops, what became of each, and how much is done. */
@@ -34,7 +34,7 @@ export function roundOf(document: VisitDocument): Round {
 
 /** What is stored of a stop, or what would be stored first. */
 export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {
-  const id = stopId(document.visitId, key);
+  const id = rowIdFrom(document.visitId, key);
   const empty: StopValue = {
     visitId: document.visitId,
     key,

@@ -44,6 +44,7 @@ export function renderScene(scene: Scene, offset = 0): Frame {
 export function apparentField(scene: Scene, features: readonly Feature[]): Float32Array {
   const { width, height } = scene.camera;
   const painters = features.map((feature) => kindOf(feature).heat(feature, scene));
+  const bounds = boundsOf(features);
   const field = new Float32Array(width * height);
   const sound = levelAt(scene, scene.factor);
   const sight = pinhole(scene.pose, scene.camera, width, height);
@@ -58,7 +59,11 @@ export function apparentField(scene: Scene, features: readonly Feature[]): Float
       point.temperature = sound + scene.stratification * (0.5 - at.y / scene.height);
       point.emissivity = scene.emissivity;
       point.reflected = scene.reflectedC;
-      for (const paint of painters) paint(at, point);
+      for (let i = 0; i < painters.length; i += 1) {
+        const b = 4 * i;
+        if (at.x >= bounds[b]! && at.x <= bounds[b + 1]! && at.y >= bounds[b + 2]! && at.y <= bounds[b + 3]!)
+          painters[i]!(at, point);
+      }
       if (point.emissivity < MIRRORS_BELOW) {
         // Whoever stands before a mirror sees himself half way, opposite; from aside he is gone.
         const away = Math.hypot((at.x - sight.foot.x) / 0.8, (at.y - sight.foot.y) / 1.5) / BODY_M;
@@ -71,4 +76,14 @@ export function apparentField(scene: Scene, features: readonly Feature[]): Float
     }
   }
   return field;
+}
+
+/** Left, right, top and bottom of where each feature can be seen: most pixels see only a few. */
+function boundsOf(features: readonly Feature[]): Float64Array {
+  return Float64Array.from(
+    features.flatMap((feature) => {
+      const box = kindOf(feature).bounds?.(feature);
+      return box ? [box.x, box.x + box.width, box.y, box.y + box.height] : [-Infinity, Infinity, -Infinity, Infinity];
+    }),
+  );
 }

@@ -82,6 +82,8 @@ export type PhotoPoint = [red: number, green: number, blue: number];
  * and returns the painter that is called for each point.
  */
 export interface FeatureKind<F> {
+  /** Beyond this it changes no temperature; without it, it may change all. */
+  bounds?(feature: F): BoxM;
   heat(feature: F, view: View): (at: PointM, point: SurfacePoint) => void;
   daylight?(feature: F, view: View): (at: PointM, colour: PhotoPoint) => void;
   /** Cause as the handbook names it, when the feature is a fault; its mask is then part of the truth. */
@@ -114,6 +116,16 @@ export function blotch({ x, y }: PointM, scale: number): number {
   const u = x / scale;
   const v = y / scale;
   return 0.5 + 0.5 * Math.sin(2.1 * u + 1.3 * Math.sin(1.7 * v)) * Math.sin(1.9 * v + 1.1 * Math.sin(2.3 * u));
+}
+
+/** A box with so much more on each side, m. */
+export function widened({ x, y, width, height }: BoxM, by: number): BoxM {
+  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
+}
+
+/** A box round a point, m. */
+export function around({ x, y }: PointM, reach: number): BoxM {
+  return widened({ x, y, width: 0, height: 0 }, reach);
 }
 
 /** Whether a point lies in a box, and how far from its nearest side, m (negative outside). */

@@ -5,6 +5,7 @@ import { differenceOf, readRegion, type Difference, type Reading } from '../fram
 import { CoreError } from '../errors';
 import { steadyScale, type Scale } from '../scale/scale';
 import { dewPointFromHumidity, MOULD_HUMIDITY, surfaceTemperatureAtHumidity } from '../building/saturation';
+import { airAt } from '../round/airLog';
 import { localDay } from '../units/localTime';
 import type { VisitDocument } from './document';
 import type { Row, SiteValue } from './rows';
@@ -73,13 +74,17 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
   const frame = document.rows.frame[frameId]!;
   const conditions = conditionsOf(document)?.value;
   const inside = frame.value.side === 'inside';
+  const logged = airAt(
+    Object.values(document.rows.log).flatMap(({ value }) => value.entries),
+    Date.parse(document.frameFacts[frameId]!.takenAt),
+  );
   const of = (id: string | null | undefined): Settings | null =>
     id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
   return resolveSettings(
     { visit: of(document.visitId), surface: of(frame.value.surfaceId), frame: of(frameId), region: of(regionId) },
     {
-      airC: (inside ? conditions?.insideC : conditions?.outsideC) ?? null,
-      humidityPct: inside ? (conditions?.humidityPct ?? null) : null,
+      airC: (inside ? (logged.insideC ?? conditions?.insideC) : (logged.outsideC ?? conditions?.outsideC)) ?? null,
+      humidityPct: inside ? (logged.humidityPct ?? conditions?.humidityPct ?? null) : null,
     },
   );
 }

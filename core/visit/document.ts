@@ -38,7 +38,7 @@ export interface EarlierStop {
   answer: Answer | null;
   note: string;
   /** The last frame that was taken there; its pixels are fetched like any other's. */
-  frameId: string | null;
+  frame: { id: string; width: number; height: number; meanC: number } | null;
 }
 
 /** A spoken note. */

@@ -18,15 +18,15 @@ export async function loadEarlier(
   const [stops, frames] = await Promise.all([
     connection.select().from(stop).where(eq(stop.visitId, before.id)),
     connection
-      .select({ id: frame.id, stopKey: frame.stopKey })
+      .select({ id: frame.id, stopKey: frame.stopKey, width: frame.width, height: frame.height, meanC: frame.meanC })
       .from(frame)
       .where(and(eq(frame.visitId, before.id), eq(frame.discarded, false)))
       .orderBy(asc(frame.takenAt)),
   ]);
-  const last = new Map(frames.map(({ id, stopKey }) => [stopKey, id]));
+  const last = new Map(frames.map(({ stopKey, ...rest }) => [stopKey, rest]));
   const of = (key: string, answer: EarlierStop['answer'], note: string): [string, EarlierStop] => [
     key,
-    { visitId: before.id, startedAt: before.startedAt.getTime(), answer, note, frameId: last.get(key) ?? null },
+    { visitId: before.id, startedAt: before.startedAt.getTime(), answer, note, frame: last.get(key) ?? null },
   ];
   return Object.fromEntries([
     ...[...last.keys()].flatMap((key) => (key === null ? [] : [of(key, 'seen', '')])),

@@ -1,6 +1,7 @@
 import { count, desc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
+import { nextPlan, roomKindFromName } from '@core/house/edit';
 import { KINDS } from '@core/visit/kinds';
 import type { NewVisit } from '@core/visit/newVisit';
 import type { Row } from '@core/visit/rows';
@@ -104,7 +105,16 @@ async function addRooms(tx: Connection, siteId: string, names: string[]): Promis
   const added = names.filter((name) => !rooms.some((known) => known.name === name));
   if (added.length === 0) return;
   const next = Math.max(-1, ...rooms.map(({ ordinal }) => ordinal)) + 1;
-  await tx.insert(room).values(added.map((name, i) => ({ id: newId(), siteId, name, ordinal: next + i })));
+  const placed = rooms.map(({ planX, planY, planWidth, planDepth, storey }) => ({
+    storey,
+    plan: { x: planX, y: planY, width: planWidth, depth: planDepth },
+  }));
+  for (const [i, name] of added.entries()) {
+    const kind = roomKindFromName(name);
+    const plan = nextPlan(placed, 0);
+    placed.push({ storey: 0, plan });
+    await tx.insert(room).values({ id: newId(), siteId, name, kind, ordinal: next + i, planX: plan.x, planY: plan.y });
+  }
 }
 
 async function lastVisit(tx: Connection, siteId: string) {

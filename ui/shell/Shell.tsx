@@ -1,11 +1,14 @@
 'use client';
 
-import { CheckOutlined } from '@ant-design/icons';
+import { CheckOutlined, RollbackOutlined } from '@ant-design/icons';
 import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf, onlyRow, siteOf, visitDay, visitRow } from '@core/visit/derive';
+import { kitOf } from '@core/round/kit';
+import { openChanges, roundOf } from '@core/round/round';
+import type { VisitDocument } from '@core/visit/document';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -23,6 +26,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const units = useUnits();
   const now = STAGES.find((stage) => pathname.startsWith(`/visits/${document.visitId}/${stage.path}`)) ?? STAGES[0];
   const frames = framesOf(document).length;
+  const done = useMemo(() => stagesDone(document), [document]);
+  const waiting = openChanges(document).length;
   return (
     <div className={styles.page} data-theme={now.theme}>
       <ConfigProvider theme={denTheme}>
@@ -56,11 +61,22 @@ export function Shell({ children }: { children: ReactNode }) {
                   name={stage.name}
                   number={i + 1}
                   current={stage === now}
+                  done={done[stage.path]}
                   visitId={document.visitId}
                 />
               </li>
             ))}
           </ol>
+          {waiting > 0 && (
+            <Link
+              href={`/visits/${document.visitId}/kit#put-back`}
+              className={styles.waiting}
+              aria-label={`Put back: ${waiting}`}
+            >
+              <RollbackOutlined />
+              <b>{waiting}</b> to put back
+            </Link>
+          )}
         </nav>
         <KeysHelp open={helpOpen} onOpen={setHelpOpen} />
       </ConfigProvider>
@@ -73,30 +89,36 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
+/** A stage is done when it has brought something forth; the round, when every stop is answered and all is put back. */
+function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
+  const { complaints } = onlyRow(document, 'intake').value;
+  const { coverage } = roundOf(document);
+  return {
+    question: complaints.length > 0 || visitRow(document).value.question !== '',
+    hours: onlyRow(document, 'plan').value.slot !== null,
+    kit: kitOf(document).value.items.every(({ packed }) => packed),
+    round: coverage.stops > 0 && coverage.answered === coverage.stops && openChanges(document).length === 0,
+    bench: framesOf(document).length > 0,
+    findings: Object.keys(document.rows.finding).length > 0,
+    report: false,
+  };
+}
+
 function TrailLink({
   path,
   name,
   number,
   current,
+  done,
   visitId,
 }: {
   path: StagePath;
   name: string;
   number: number;
   current: boolean;
+  done: boolean;
   visitId: string;
 }) {
-  const { document } = useVisit();
-  const { frame, finding } = document.rows;
-  const { complaints } = onlyRow(document, 'intake').value;
-  // A stage is done when it has brought something forth.
-  const done = {
-    question: complaints.length > 0 || visitRow(document).value.question !== '',
-    hours: onlyRow(document, 'plan').value.slot !== null,
-    bench: Object.keys(frame).length > 0,
-    findings: Object.keys(finding).length > 0,
-    report: false,
-  }[path];
   return (
     <Link
       href={`/visits/${visitId}/${path}`}

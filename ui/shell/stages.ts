@@ -2,6 +2,8 @@
 export const STAGES = [
   { path: 'question', name: 'Question', theme: 'paper' },
   { path: 'hours', name: 'Hours', theme: 'paper' },
+  { path: 'kit', name: 'Kit', theme: 'paper' },
+  { path: 'round', name: 'Round', theme: 'paper' },
   { path: 'bench', name: 'Bench', theme: 'den' },
   { path: 'findings', name: 'Findings', theme: 'paper' },
   { path: 'report', name: 'Report', theme: 'paper' },

@@ -26,6 +26,8 @@ export interface Edit {
   entity: VisitEntity;
   rowId: string;
   value: Values[VisitEntity] | null;
+  /** What undo goes back to, where that is not what is there now. */
+  before?: Values[VisitEntity] | null;
 }
 
 interface VisitStore {
@@ -39,7 +41,7 @@ interface VisitStore {
   undoLabel: string | null;
   redoLabel: string | null;
   /** Takes in what was stored meanwhile, for example by an import. */
-  reload(): Promise<void>;
+  reload(): Promise<VisitDocument | null>;
   pixels: PixelStore;
   thumbs: PixelStore;
 }
@@ -93,13 +95,13 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     for (;;) {
       await saver.idle();
       const response = await fetch(`/api/visits/${initial.visitId}/document`);
-      if (!response.ok) return;
+      if (!response.ok) return null;
       const fresh = (await response.json()) as VisitDocument;
       // Something was changed while it was on its way: what came is older than what is shown.
       if (saver.busy) continue;
       saver.replaceVersions(versionsOf(fresh));
       dispatch({ kind: 'loaded', document: fresh });
-      return;
+      return fresh;
     }
   }, [initial.visitId, saver]);
 
@@ -128,10 +130,10 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
   const edit = useCallback(
     (label: string, edits: Edit[]) => {
       const changes = edits
-        .map(({ entity, rowId, value }) => ({
+        .map(({ entity, rowId, value, before }) => ({
           entity,
           rowId,
-          before: latest.current.rows[entity][rowId]?.value ?? null,
+          before: before ?? latest.current.rows[entity][rowId]?.value ?? null,
           after: value,
         }))
         .filter(({ before, after }) => JSON.stringify(before) !== JSON.stringify(after));

@@ -1,4 +1,4 @@
-import { depthInside, perDrop, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A bay between two studs without insulation: straight sides, even inside. */
 export interface BayFeature extends BoxM {
@@ -8,6 +8,7 @@ export interface BayFeature extends BoxM {
 }
 
 export const bay: FeatureKind<BayFeature> = {
+  bounds: (feature) => widened(feature, 0.02),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     return (at, point) => {

@@ -1,5 +1,5 @@
 import { wetBulbFromHumidity } from '../../building/wetBulb';
-import { blotch, shade, softStep, type FeatureKind } from '../surface';
+import { blotch, shade, softStep, type FeatureKind, around } from '../surface';
 
 /** A wet place that dries: blotchy, with a soft irregular rim, and never colder than the wet bulb of the air. */
 export interface DampFeature {
@@ -12,6 +12,7 @@ export interface DampFeature {
 }
 
 export const damp: FeatureKind<DampFeature> = {
+  bounds: (feature) => around(feature, 2.2 * feature.radius),
   heat(feature, view) {
     const [air, humidity] = view.side === 'inside' ? [view.insideC, view.humidityPct / 100] : [view.outsideC, 0.8];
     const coldest = wetBulbFromHumidity(air, Math.max(0.01, humidity));

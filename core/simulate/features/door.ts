@@ -1,4 +1,4 @@
-import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** An outside door: colder than the wall, leaking at its threshold and keyhole. */
 export interface DoorFeature extends BoxM {
@@ -9,6 +9,7 @@ export interface DoorFeature extends BoxM {
 }
 
 export const door: FeatureKind<DoorFeature> = {
+  bounds: (feature) => widened(feature, 0.55),
   heat(feature, view) {
     const span = perDrop(view);
     const bottom = feature.y + feature.height;
@@ -16,6 +17,7 @@ export const door: FeatureKind<DoorFeature> = {
     return (at, point) => {
       const depth = depthInside(feature, at);
       if (depth >= 0) point.temperature = levelAt(view, feature.factor) + (depth < 0.1 ? 0.4 : 0);
+      if (depth < -0.6) return;
       const beside = Math.max(0, feature.x - at.x, at.x - feature.x - feature.width);
       const fromThreshold = Math.abs(at.y - bottom);
       const uneven = 0.7 + 0.3 * Math.sin(at.x * 21);

@@ -15,18 +15,23 @@ export interface EdgeFeature {
 export const edge: FeatureKind<EdgeFeature> = {
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
-    const distance = distanceFrom(feature, view.width, view.height);
+    const { perX, perY, from } = distanceFrom(feature, view.width, view.height);
+    const beyond = feature.at === 'floor' ? 0 : -0.03 * perDrop(view);
+    const decay = feature.reach / 2.3;
+    // Seven decays on, a thousandth is left.
+    const far = 7 * decay;
     return (at, point) => {
-      const d = distance(at.x, at.y);
-      point.temperature += depth * Math.exp(-Math.abs(d) / (feature.reach / 2.3));
+      const d = perX * at.x + perY * at.y + from;
+      if (d > far) return;
+      point.temperature += depth * Math.exp(-Math.abs(d) / decay);
       // The surface beyond the corner belongs to the inner structure and is warmer than the outer wall.
-      if (d < 0 && feature.at !== 'floor') point.temperature -= 0.03 * perDrop(view);
+      if (d < 0) point.temperature += beyond;
     };
   },
   daylight(feature, view) {
-    const distance = distanceFrom(feature, view.width, view.height);
+    const { perX, perY, from } = distanceFrom(feature, view.width, view.height);
     return (at, colour) => {
-      const d = distance(at.x, at.y);
+      const d = perX * at.x + perY * at.y + from;
       if (feature.at === 'floor') {
         if (d < 0) {
           paintOver(colour, [150, 112, 78]);
@@ -44,16 +49,16 @@ export const edge: FeatureKind<EdgeFeature> = {
   fault: (feature) => (feature.strength > 0.15 ? 'thermal-bridge' : null),
 };
 
-/** Distance from the corner, m, positive on the surface that is looked at. */
-function distanceFrom(feature: EdgeFeature, width: number, height: number): (x: number, y: number) => number {
-  switch (feature.at) {
+/** Distance from the corner, m, positive on the surface that is looked at: perX · x + perY · y + from. */
+function distanceFrom({ at, inset }: EdgeFeature, width: number, height: number): { perX: number; perY: number; from: number } {
+  switch (at) {
     case 'ceiling':
-      return (_x, y) => y - feature.inset;
+      return { perX: 0, perY: 1, from: -inset };
     case 'floor':
-      return (_x, y) => height - feature.inset - y;
+      return { perX: 0, perY: -1, from: height - inset };
     case 'left':
-      return (x) => x - feature.inset;
+      return { perX: 1, perY: 0, from: -inset };
     case 'right':
-      return (x) => width - feature.inset - x;
+      return { perX: -1, perY: 0, from: width - inset };
   }
 }

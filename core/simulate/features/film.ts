@@ -9,6 +9,7 @@ export interface FilmFeature extends BoxM {
 }
 
 export const film: FeatureKind<FilmFeature> = {
+  bounds: (feature) => feature,
   heat(feature, view) {
     const dew = dewPointFromHumidity(view.insideC, Math.max(0.01, view.humidityPct / 100));
     const wet = feature.metalC < dew;

@@ -1,4 +1,4 @@
-import { paintOver, type FeatureKind } from '../surface';
+import { paintOver, type FeatureKind, around } from '../surface';
 
 /** A fan, box or adapter that is warm by itself. */
 export interface FittingFeature {
@@ -11,10 +11,11 @@ export interface FittingFeature {
 }
 
 export const fitting: FeatureKind<FittingFeature> = {
+  bounds: (feature) => around(feature, 3 * feature.radius),
   heat(feature) {
     return (at, point) => {
       const away = Math.hypot(at.x - feature.x, at.y - feature.y) / feature.radius;
-      point.temperature += feature.warmK * Math.exp(-away * away);
+      if (away < 3) point.temperature += feature.warmK * Math.exp(-away * away);
     };
   },
   daylight(feature) {

@@ -1,4 +1,4 @@
-import { perDrop, type FeatureKind } from '../surface';
+import { perDrop, type FeatureKind, around } from '../surface';
 
 /** Outdoor air that comes through a crack: coldest at the crack, feathering out along its way. */
 export interface LeakFeature {
@@ -15,6 +15,7 @@ export interface LeakFeature {
 }
 
 export const leak: FeatureKind<LeakFeature> = {
+  bounds: (feature) => around(feature, 2.6 * feature.reach + 0.1),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     const angle = (feature.direction * Math.PI) / 180;
@@ -24,6 +25,7 @@ export const leak: FeatureKind<LeakFeature> = {
       const dx = at.x - feature.x;
       const dy = at.y - feature.y;
       const along = dx * cos + dy * sin;
+      if (along < -0.1 || along > 3.5 * feature.reach) return;
       const across = -dx * sin + dy * cos;
       const behind = along < 0 ? Math.exp(-((along / 0.02) ** 2)) : 1;
       const waver = 0.012 * Math.sin(along * 55) + 0.08 * along * Math.sin(along * 9 + 1);

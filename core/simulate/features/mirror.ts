@@ -14,6 +14,7 @@ const COLOURS: Record<MirrorFeature['look'], readonly [number, number, number]> 
 };
 
 export const mirror: FeatureKind<MirrorFeature> = {
+  bounds: (feature) => feature,
   heat(feature) {
     return (at, point) => {
       if (depthInside(feature, at) < 0) return;

@@ -1,4 +1,4 @@
-import type { FeatureKind } from '../surface';
+import { around, type FeatureKind } from '../surface';
 
 /** Insects or animals in timber or a cavity: a few small warm spots, tied to nothing. */
 export interface NestFeature {
@@ -18,6 +18,7 @@ const SPOTS = [
 ] as const;
 
 export const nest: FeatureKind<NestFeature> = {
+  bounds: (feature) => around(feature, 0.3),
   heat(feature) {
     return (at, point) => {
       for (const [dx, dy, share] of SPOTS) {

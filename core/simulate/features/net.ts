@@ -20,13 +20,13 @@ export const net: FeatureKind<NetFeature> = {
     return (at, point) => {
       if (feature.what === 'fixings') {
         const away = Math.hypot(off(at.x, feature.spacing), off(at.y, DOT_EVERY_M));
-        point.temperature += depth * Math.exp(-((away / 0.015) ** 2));
+        if (away < 0.06) point.temperature += depth * Math.exp(-((away / 0.015) ** 2));
         return;
       }
       const course = Math.round(at.y / COURSE_M);
       const upright = off(at.x + (course % 2) * 0.5 * feature.spacing, feature.spacing);
       const joint = Math.min(Math.abs(off(at.y + COURSE_M / 2, COURSE_M)), Math.abs(upright));
-      point.temperature += depth * Math.exp(-((joint / 0.008) ** 2));
+      if (joint < 0.03) point.temperature += depth * Math.exp(-((joint / 0.008) ** 2));
     };
   },
 };

@@ -1,4 +1,4 @@
-import { depthInside, perDrop, paintOver, shade, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, paintOver, shade, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A thing of its own temperature on the surface: a loft hatch, a picture, a boarded-up opening. */
 export interface PanelFeature extends BoxM {
@@ -17,6 +17,7 @@ const COLOURS: Record<PanelFeature['look'], readonly [number, number, number]> =
 };
 
 export const panel: FeatureKind<PanelFeature> = {
+  bounds: (feature) => widened(feature, 0.25),
   heat(feature, view) {
     const span = perDrop(view);
     return (at, point) => {

@@ -1,4 +1,4 @@
-import { blotch, perDrop, softStep, type FeatureKind } from '../surface';
+import { blotch, perDrop, softStep, type FeatureKind, around } from '../surface';
 
 /** A round patch with soft, uneven sides where insulation is there but does not touch the lining. */
 export interface PatchFeature {
@@ -11,6 +11,7 @@ export interface PatchFeature {
 }
 
 export const patch: FeatureKind<PatchFeature> = {
+  bounds: (feature) => around(feature, 1.6 * feature.radius),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     return (at, point) => {

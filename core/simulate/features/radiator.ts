@@ -21,6 +21,7 @@ export const radiator: FeatureKind<RadiatorFeature> = {
       if (at.y < feature.y) {
         const rise = feature.y - at.y;
         const sideways = Math.max(0, feature.x - at.x, at.x - feature.x - feature.width) / 0.12;
+        if (sideways > 3) return;
         point.temperature += 0.16 * (mean - view.insideC) * Math.exp(-rise / 0.35) * Math.exp(-sideways * sideways);
       }
     };

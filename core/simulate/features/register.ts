@@ -1,4 +1,4 @@
-import { blotch, depthInside, paintOver, shade, softStep, type BoxM, type FeatureKind } from '../surface';
+import { blotch, depthInside, paintOver, shade, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A register of an air system with a boot that does not close: its air spreads behind the lining beside it. */
 export interface RegisterFeature extends BoxM {
@@ -10,6 +10,7 @@ export interface RegisterFeature extends BoxM {
 }
 
 export const register: FeatureKind<RegisterFeature> = {
+  bounds: (feature) => widened(feature, 2 * feature.reach),
   heat(feature) {
     return (at, point) => {
       const depth = depthInside(feature, at);

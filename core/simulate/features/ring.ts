@@ -1,4 +1,4 @@
-import { paintOver, perDrop, type FeatureKind } from '../surface';
+import { paintOver, perDrop, type FeatureKind, around } from '../surface';
 
 /** Something set into the lining with a gap all round: a recessed light, a fan, a socket, a letter plate. */
 export interface RingFeature {
@@ -19,13 +19,16 @@ const FACES: Record<RingFeature['look'], readonly [number, number, number]> = {
 };
 
 export const ring: FeatureKind<RingFeature> = {
+  bounds: (feature) => around(feature, 2 * feature.radius + 0.08),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     const flat = feature.look === 'letter-plate' ? 4 : 1;
+    const far = 2 * feature.radius + 0.08;
     return (at, point) => {
       const dx = at.x - feature.x;
       const dy = (at.y - feature.y) * flat;
       const away = Math.hypot(dx, dy) - feature.radius;
+      if (away > far) return;
       const uneven = 0.75 + 0.25 * Math.sin(3 * Math.atan2(dy, dx) + feature.x);
       point.temperature += depth * uneven * Math.exp(-Math.abs(away) / (0.25 * feature.radius + 0.01));
       if (away < 0) point.temperature += 0.3 * depth;

@@ -1,4 +1,4 @@
-import { depthInside, perDrop, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** The upper part of a bay, from which insulation has sunk or was blown back: straight sides, a soft lower rim. */
 export interface SlumpFeature extends BoxM {
@@ -8,6 +8,7 @@ export interface SlumpFeature extends BoxM {
 }
 
 export const slump: FeatureKind<SlumpFeature> = {
+  bounds: (feature) => widened(feature, 0.4 * feature.height + 0.1),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     return (at, point) => {

@@ -1,4 +1,4 @@
-import { depthInside, perDrop, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, perDrop, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A lintel, slab edge or uninsulated strip: a straight stripe that follows the structure. */
 export interface StripeFeature extends BoxM {
@@ -8,6 +8,7 @@ export interface StripeFeature extends BoxM {
 }
 
 export const stripe: FeatureKind<StripeFeature> = {
+  bounds: (feature) => widened(feature, 0.1),
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     const soft = Math.min(0.12, 0.8 * Math.min(feature.width, feature.height));

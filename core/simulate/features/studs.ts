@@ -15,10 +15,11 @@ export const studs: FeatureKind<StudsFeature> = {
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     const spread = feature.width * 0.7;
+    const far = 3 * spread;
     return (at, point) => {
       const offset = at.x - feature.first;
       const nearest = offset - Math.round(offset / feature.spacing) * feature.spacing;
-      point.temperature += depth * Math.exp(-((nearest / spread) ** 2));
+      if (nearest > -far && nearest < far) point.temperature += depth * Math.exp(-((nearest / spread) ** 2));
     };
   },
 };

@@ -1,4 +1,4 @@
-import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, levelAt, perDrop, paintOver, shade, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A window: a frame, a middle post, panes that mirror the room and whoever stands in it. */
 export interface WindowFeature extends BoxM {
@@ -13,6 +13,7 @@ const FRAME = 0.06;
 const PANE_EMISSIVITY = 0.85;
 
 export const window: FeatureKind<WindowFeature> = {
+  bounds: (feature) => widened(feature, 0.3),
   heat(feature, view) {
     const span = perDrop(view);
     const middle = feature.x + feature.width / 2;

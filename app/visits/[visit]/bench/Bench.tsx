@@ -12,7 +12,7 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { EmptyBench } from './EmptyBench';
 import { FilmStrip } from './FilmStrip';
-import { ImportPanel } from './ImportPanel';
+import { ImportPanel } from '@ui/import/ImportPanel';
 import { Ledger } from './Ledger';
 import { PhotoBeside } from './PhotoBeside';
 import { PictureStage } from './PictureStage';
@@ -20,7 +20,7 @@ import { RecordFinding } from './RecordFinding';
 import { ScaleRibbon } from './ScaleRibbon';
 import { Toolbar } from './Toolbar';
 import { comparisonFor, ownRange, useBenchFrame, type BenchFrame } from './useBenchFrame';
-import { useImport, type ImportedFile } from './useImport';
+import { useImport, type ImportedFile } from '@ui/import/useImport';
 import { FIRST_VIEW, viewReducer } from './view';
 import styles from './Bench.module.css';
 

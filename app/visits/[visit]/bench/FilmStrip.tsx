@@ -1,12 +1,10 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
-import { radianceLine } from '@core/radiometry/measurement';
-import { radiometricSettings } from '@core/radiometry/settings';
-import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, orderedFrames, roomsOf, settingsFor, steadyScaleFor, siteOf } from '@core/visit/derive';
+import { useEffect, useMemo, useRef } from 'react';
+import { orderedFrames, roomsOf, siteOf } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
 import { localTime } from '@core/units/localTime';
+import { Thumb } from '@ui/picture/Thumb';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/visit/rows';
 import styles from './FilmStrip.module.css';
@@ -21,7 +19,7 @@ export function FilmStrip({ currentId, onChoose }: { currentId: string | null; o
         <div key={room} className={styles.group}>
           <h3 className={styles.room}>{room}</h3>
           {frames.map((frame) => (
-            <Thumb key={frame.id} frame={frame} current={frame.id === currentId} onChoose={onChoose} />
+            <Picture key={frame.id} frame={frame} current={frame.id === currentId} onChoose={onChoose} />
           ))}
         </div>
       ))}
@@ -41,47 +39,13 @@ function byRoom(document: VisitDocument): { room: string; frames: Row<'frame'>[]
   return groups;
 }
 
-function Thumb({ frame, current, onChoose }: { frame: Row<'frame'>; current: boolean; onChoose(frameId: string): void }) {
-  const { document, thumbs, pixels } = useVisit();
-  const canvas = useRef<HTMLCanvasElement>(null);
+function Picture({ frame, current, onChoose }: { frame: Row<'frame'>; current: boolean; onChoose(frameId: string): void }) {
+  const { document } = useVisit();
   const button = useRef<HTMLButtonElement>(null);
-  useSyncExternalStore(thumbs.subscribe, thumbs.snapshot, () => 0);
-  useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
   const facts = document.frameFacts[frame.id]!;
-  const values = thumbs.get(frame.id);
-  useEffect(() => {
-    const seen = new IntersectionObserver(([entry]) => entry!.isIntersecting && thumbs.want(frame.id), { rootMargin: '400px' });
-    seen.observe(button.current!);
-    return () => seen.disconnect();
-  }, [thumbs, frame.id]);
   useEffect(() => {
     if (current) button.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [current]);
-
-  const anchor = anchorFor(document, frame.id, (id) => pixels.get(id));
-  const scale = anchor && steadyScaleFor(document, anchor);
-  const line = radianceLine(facts.basis, radiometricSettings(settingsFor(document, frame.id)));
-  useEffect(() => {
-    const { referenceInsideId, referenceOutsideId } = document.rows.visit[document.visitId]!.value;
-    for (const id of [frame.value.referenceId, referenceInsideId, referenceOutsideId]) {
-      const region = id ? document.rows.region[id] : undefined;
-      if (region) pixels.want(region.value.frameId);
-    }
-  }, [document, frame, pixels]);
-
-  const { width, height } = facts.thumb;
-  const low = scale?.low;
-  const high = scale?.high;
-  const map = scale?.map;
-  const { gain, offset } = line;
-  useEffect(() => {
-    const context = canvas.current?.getContext('2d');
-    if (!context || !values || low === undefined || high === undefined || !map) return;
-    const image = new ImageData(width, height);
-    colourFrame(values, width, { gain, offset }, { low, high, map }, new Uint32Array(image.data.buffer));
-    context.putImageData(image, 0, 0);
-  }, [values, width, height, gain, offset, low, high, map]);
-
   return (
     <button
       ref={button}
@@ -91,7 +55,7 @@ function Thumb({ frame, current, onChoose }: { frame: Row<'frame'>; current: boo
       onClick={() => onChoose(frame.id)}
       title={frame.value.name}
     >
-      <canvas ref={canvas} width={width} height={height} />
+      <Thumb frame={frame} />
       <small>
         {localTime(facts.takenAt, siteOf(document).timeZone)} {frame.value.name}
       </small>

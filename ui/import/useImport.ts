@@ -23,6 +23,15 @@ export interface ImportState {
   files: ImportedFile[];
 }
 
+/** Where on the round the files come from. */
+export interface ImportPlace {
+  roomId: string | null;
+  side: Side;
+  surfaceId?: string | null;
+  stopKey?: string | null;
+  cameraId?: string | null;
+}
+
 const IDLE: ImportState = { running: false, total: 0, files: [] };
 
 /** Takes dropped or chosen files into the visit, a few at a time; each is reported as it comes, and all can be cancelled. */
@@ -32,7 +41,7 @@ export function useImport(visitId: string, onStored: (files: ImportedFile[]) => 
   useEffect(() => () => abort.current?.abort(), []);
 
   const start = useCallback(
-    async (files: File[], place: { roomId: string | null; side: Side }): Promise<ImportedFile[]> => {
+    async (files: File[], place: ImportPlace): Promise<ImportedFile[]> => {
       if (files.length === 0 || abort.current) return [];
       const controller = new AbortController();
       abort.current = controller;
@@ -61,19 +70,20 @@ export function useImport(visitId: string, onStored: (files: ImportedFile[]) => 
 }
 
 /** @returns null when it was cancelled */
-async function importOne(
-  visitId: string,
-  file: File,
-  place: { roomId: string | null; side: Side },
-  signal: AbortSignal,
-): Promise<ImportedFile | null> {
+async function importOne(visitId: string, file: File, place: ImportPlace, signal: AbortSignal): Promise<ImportedFile | null> {
   const refused = (words: string): ImportedFile => ({ fileName: file.name, outcome: 'refused', id: null, words });
   if (file.size > MAX_FILE_BYTES)
     return refused(
       `The file has ${(file.size / 1024 / 1024).toFixed(0)} MB; the limit for a frame or photo is ${MAX_FILE_BYTES / 1024 / 1024} MB.`,
     );
   const query = new URLSearchParams({ name: file.name, taken: String(file.lastModified), side: place.side });
-  if (place.roomId) query.set('room', place.roomId);
+  for (const [name, value] of [
+    ['room', place.roomId],
+    ['surface', place.surfaceId],
+    ['stop', place.stopKey],
+    ['camera', place.cameraId],
+  ] as const)
+    if (value) query.set(name, value);
   try {
     const response = await fetch(`/api/visits/${visitId}/files?${query.toString()}`, { method: 'POST', body: file, signal });
     const answer = (await response.json()) as {

@@ -1,0 +1,12 @@
+import { database } from '@data/connection';
+import { getBlob } from '@data/queries/blobs';
+import { recordingFile } from '@data/queries/recordings';
+import { handle, immutable, requireId } from '../../handle';
+
+/** A spoken note, to be listened to. */
+export async function GET(request: Request, context: { params: Promise<{ recording: string }> }): Promise<Response> {
+  return handle(request, async () => {
+    const { fileSha, mediaType } = await recordingFile(database(), requireId((await context.params).recording));
+    return immutable(await getBlob(database(), fileSha), mediaType, fileSha, request);
+  });
+}

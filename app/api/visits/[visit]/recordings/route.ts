@@ -1,0 +1,16 @@
+import { MAX_RECORDING_BYTES, recordingSchema } from '@core/round/recording';
+import { database } from '@data/connection';
+import { addRecording } from '@data/queries/recordings';
+import { handle, requireId } from '../../../handle';
+import { bodyWithin, requireQuery } from '../../../readBody';
+
+/** Takes a spoken note; its bytes are the body. */
+export async function POST(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
+  return handle(request, async () => {
+    const visitId = requireId((await context.params).visit);
+    const { id, stop, seconds, type } = requireQuery(request, recordingSchema);
+    const bytes = await bodyWithin(request, MAX_RECORDING_BYTES, 'a spoken note');
+    await addRecording(database(), { id, visitId, stopKey: stop, seconds, mediaType: type, takenAt: new Date() }, bytes);
+    return Response.json({ id });
+  });
+}

@@ -1,0 +1,146 @@
+'use client';
+
+import { DeleteOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
+import { App, Button, InputNumber } from 'antd';
+import { useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { CoreError } from '@core/errors';
+import { readLogger } from '@core/round/readLogger';
+import { logEntrySchema, type LogEntry, type LogValue } from '@core/round/rows';
+import { localTime } from '@core/units/localTime';
+import { framesOf, siteOf, visitRow } from '@core/visit/derive';
+import { rowIdFrom } from '@core/visit/rowId';
+import type { Row } from '@core/visit/rows';
+import { DataTable } from '@ui/table/DataTable';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import styles from './Kit.module.css';
+
+const HOUR_MS = 3_600_000;
+const LARGEST_LOG_BYTES = 8 * 1024 * 1024;
+const now = () => Date.now();
+
+/** From an hour before the visit to an hour after its last frame, and never less than twelve hours. */
+function visitHours(startedAt: number, frameTimes: number[]): { from: number; to: number } {
+  const times = [startedAt, ...frameTimes];
+  return { from: Math.min(...times) - HOUR_MS, to: Math.max(...times, startedAt + 11 * HOUR_MS) + HOUR_MS };
+}
+
+/** Air while the round goes on, by hand or from a logger; each frame takes what was true at its time. */
+export function AirLog() {
+  const { document, edit } = useVisit();
+  const { message } = App.useApp();
+  const units = useUnits();
+  const picker = useRef<HTMLInputElement>(null);
+  const site = siteOf(document);
+  const byHandId = rowIdFrom(document.visitId, 'log by hand');
+  const logs = Object.values(document.rows.log);
+  const [draft, setDraft] = useState<Omit<LogEntry, 'at'>>({ insideC: null, outsideC: null, humidityPct: null });
+  const byHand: Row<'log'> = document.rows.log[byHandId] ?? {
+    id: byHandId,
+    version: 0,
+    value: { visitId: document.visitId, name: 'By hand', entries: [] },
+  };
+  const put = (row: Row<'log'>, label: string, value: LogValue | null) => edit(label, [{ entity: 'log', rowId: row.id, value }]);
+  const checked = logEntrySchema.safeParse({ ...draft, at: 0 });
+  const empty = draft.insideC === null && draft.outsideC === null && draft.humidityPct === null;
+
+  const addFile = async (file: File) => {
+    try {
+      if (file.size > LARGEST_LOG_BYTES)
+        throw new CoreError('too_large', 'The file is larger than 8 MB.', {}, 'Export the hours of the visit only.');
+      const hours = visitHours(
+        visitRow(document).value.startedAt,
+        framesOf(document).map(({ id }) => Date.parse(document.frameFacts[id]!.takenAt)),
+      );
+      const { entries, outside } = readLogger(await file.text(), { timeZone: site.timeZone, ...hours });
+      edit(`Logger: ${file.name}`, [
+        { entity: 'log', rowId: newId(), value: { visitId: document.visitId, name: file.name.slice(0, 160), entries } },
+      ]);
+      void message.success(
+        `${entries.length} readings taken in${outside > 0 ? `; ${outside} outside of the visit left out` : ''}.`,
+        5,
+      );
+    } catch (error) {
+      if (!(error instanceof CoreError)) throw error;
+      void message.error(`${error.message} ${error.hint}`, 10);
+    }
+  };
+  const rows = logs
+    .flatMap((row) => row.value.entries.map((entry, i) => ({ key: `${row.id} ${i}`, source: row.value.name, ...entry })))
+    .sort((a, b) => a.at - b.at);
+  const field = (label: string, name: keyof typeof draft, celsius: boolean) => (
+    <InputNumber
+      aria-label={label}
+      placeholder={label}
+      value={draft[name] === null ? null : celsius ? units.toField(draft[name]) : draft[name]}
+      suffix={celsius ? `°${units.unit}` : '%'}
+      onChange={(next) => setDraft({ ...draft, [name]: next === null ? null : celsius ? units.fromField(next) : next })}
+    />
+  );
+  return (
+    <section className={styles.card}>
+      <h2>Air during the round</h2>
+      <p className={styles.quiet}>
+        A frame takes the air of its own time from here, straight between two readings; without a reading near, the conditions of
+        the visit hold.
+      </p>
+      <div className={styles.log}>
+        {field('Air inside', 'insideC', true)}
+        {field('Air outside', 'outsideC', true)}
+        {field('Humidity inside', 'humidityPct', false)}
+        <Button
+          icon={<PlusOutlined />}
+          disabled={empty || !checked.success}
+          onClick={() => {
+            put(byHand, 'Air noted', { ...byHand.value, entries: [...byHand.value.entries, { ...draft, at: now() }] });
+            setDraft({ insideC: null, outsideC: null, humidityPct: null });
+          }}
+        >
+          Note for now
+        </Button>
+        <Button icon={<UploadOutlined />} onClick={() => picker.current?.click()}>
+          Logger file (CSV)
+        </Button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.txt,text/csv"
+          hidden
+          aria-label="Logger file"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) void addFile(file);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      {!checked.success && <p role="alert">{checked.error.issues[0]!.message}</p>}
+      {logs.map((row) => (
+        <p key={row.id} className={styles.quiet}>
+          {row.value.name}: {row.value.entries.length} {row.value.entries.length === 1 ? 'reading' : 'readings'}{' '}
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Remove ${row.value.name}`}
+            onClick={() => put(row, `Removed: ${row.value.name}`, null)}
+          />
+        </p>
+      ))}
+      {rows.length > 0 && (
+        <DataTable
+          name="Air during the round"
+          rows={rows}
+          rowKey={(row) => row.key}
+          columns={[
+            { name: 'Time', value: (row) => localTime(new Date(row.at).toISOString(), site.timeZone) },
+            { name: 'Inside, °C', value: (row) => row.insideC ?? '' },
+            { name: 'Outside, °C', value: (row) => row.outsideC ?? '' },
+            { name: 'Humidity, %', value: (row) => row.humidityPct ?? '' },
+            { name: 'From', value: (row) => row.source },
+          ]}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,5 @@
+import { Kit } from './Kit';
+
+export default function KitPage() {
+  return <Kit />;
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import { HomeOutlined, InboxOutlined } from '@ant-design/icons';
+import { Button, Progress } from 'antd';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useCallback, useMemo } from 'react';
+import { openChanges, roundOf } from '@core/round/round';
+import type { Stop } from '@core/round/stops';
+import { rowIdFrom } from '@core/visit/rowId';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { EmptyRound } from './EmptyRound';
+import { RoomList } from './RoomList';
+import { RoundEnd } from './RoundEnd';
+import { StopDesk } from './StopDesk';
+import styles from './Round.module.css';
+
+/** The walk through the house: one stop at a time, coverage always in view. */
+export function Round() {
+  const { document } = useVisit();
+  const pathname = usePathname();
+  const round = useMemo(() => roundOf(document), [document]);
+  const { visitId } = document;
+  const base = `/visits/${visitId}/round`;
+  const asked = pathname.slice(base.length + 1);
+  const chosen = round.stops.find(({ key }) => rowIdFrom(visitId, key) === asked) ?? null;
+  const finished = asked === 'end';
+  const current = finished
+    ? null
+    : (chosen ?? round.stops.find(({ key }) => round.outcomes.get(key) === null) ?? round.stops[0] ?? null);
+  const go = useCallback(
+    (stop: Stop | null) => window.history.pushState(null, '', `${base}/${stop ? rowIdFrom(visitId, stop.key) : 'end'}`),
+    [base, visitId],
+  );
+  if (round.stops.length === 0) return <EmptyRound />;
+  const { stops, answered, unreached, unsolved } = round.coverage;
+  return (
+    <div className={styles.round}>
+      <aside className={styles.side}>
+        <h2 className={styles.heading} data-testid="coverage">
+          Round · {answered} of {stops} stops
+        </h2>
+        <Progress percent={Math.floor((100 * answered) / stops)} size="small" aria-label="Coverage of the round" />
+        <p className={styles.quiet}>
+          {[unreached > 0 && `${unreached} not reached`, unsolved > 0 && `${unsolved} unsolved`].filter(Boolean).join(' · ')}
+        </p>
+        <RoomList round={round} current={current} onChoose={go} />
+        <div className={styles.links}>
+          <Button onClick={() => go(null)} type={answered === stops ? 'primary' : 'default'}>
+            End of the round{openChanges(document).length > 0 ? ` · ${openChanges(document).length} to put back` : ''}
+          </Button>
+          <Link href={`${base}/house`}>
+            <Button icon={<HomeOutlined />}>House</Button>
+          </Link>
+          <Link href={`${base}/card`}>
+            <Button icon={<InboxOutlined />}>Card to stops</Button>
+          </Link>
+        </div>
+      </aside>
+      {current ? <StopDesk key={current.key} round={round} stop={current} onGo={go} /> : <RoundEnd round={round} onGo={go} />}
+    </div>
+  );
+}

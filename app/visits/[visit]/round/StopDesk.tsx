@@ -1,0 +1,224 @@
+'use client';
+
+import {
+  AudioOutlined,
+  CameraOutlined,
+  EditOutlined,
+  LeftOutlined,
+  PlusOutlined,
+  RightOutlined,
+  WarningOutlined,
+} from '@ant-design/icons';
+import { Button } from 'antd';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { lookForWords, PART_WORDS } from '@core/round/parts';
+import { cameraOf, type Round } from '@core/round/round';
+import { standFor, standWords } from '@core/round/stand';
+import { sideOf, type Stop } from '@core/round/stops';
+import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import type { Pose } from '@core/simulate/surface';
+import { conditionsOf, visitRow } from '@core/visit/derive';
+import { ImportPanel } from '@ui/import/ImportPanel';
+import { useImport } from '@ui/import/useImport';
+import { useKeys } from '@ui/keys/useKeys';
+import { UndoButtons } from '@ui/shell/UndoButtons';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { NotReached } from './NotReached';
+import { NotePad } from './NotePad';
+import { SpeakButton } from './SpeakButton';
+import { StopRecord } from './StopRecord';
+import { useSimulated } from './useSimulated';
+import { useStopActions } from './useStopActions';
+import type { Shot } from './useViewfinder';
+import { Viewfinder } from './Viewfinder';
+import styles from './StopDesk.module.css';
+
+/** One stop: what to look for, how to stand, what the camera sees, and the answer. */
+export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo(stop: Stop | null): void }) {
+  const { document, reload } = useVisit();
+  const { row, answer, capture, capturing, put } = useStopActions(stop);
+  const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
+  const camera = cameraOf(document);
+  const standIn = camera.id === STAND_IN_CAMERA.id;
+  const surfaceRow = stop.surfaceId === null ? undefined : document.rows.surface[stop.surfaceId];
+  const surface = surfaceRow?.value ?? null;
+  const room = document.rows.room[surface?.roomId ?? '']?.value ?? null;
+  const stand = standFor(stop, camera.value, surface, room);
+  const home: Pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
+  const [pose, setPose] = useState<Pose>(home);
+  const conditions = conditionsOf(document)?.value;
+  const simulated = useSimulated(
+    document.visitId,
+    standIn ? stop.surfaceId : null,
+    `${surfaceRow?.version ?? 0} ${JSON.stringify([conditions?.insideC, conditions?.outsideC, conditions?.humidityPct])}`,
+  );
+  const inView = useRef<Shot | null>(null);
+  const keep = useCallback((shot: Shot | null) => {
+    inView.current = shot;
+  }, []);
+  const picker = useRef<HTMLInputElement>(null);
+  const { state: importing, start, cancel, dismiss } = useImport(document.visitId, async () => void (await reload()));
+
+  const place = round.stops.indexOf(stop);
+  const [before, after] = [round.stops[place - 1] ?? null, round.stops[place + 1] ?? null];
+  const group = round.groups.find(({ id }) => id === stop.groupId)!;
+  const within = group.stops.indexOf(stop) + 1;
+  const onward = () => onGo(round.stops.slice(place + 1).find(({ key }) => round.outcomes.get(key) === null) ?? after);
+  const outcome = round.outcomes.get(stop.key) ?? null;
+  const cooled = (conditions?.insideC ?? 20) < (conditions?.outsideC ?? 2);
+  const { caution } = PART_WORDS[stop.part];
+  const earlier = document.earlier[stop.key] ?? null;
+
+  const take = () => void capture(inView.current, `${group.name}, ${stop.title.toLowerCase()}`);
+  const nothing = () => {
+    answer('nothing');
+    onward();
+  };
+  const add = async (files: File[]) => {
+    const found = await start(files, {
+      roomId: surface?.roomId ?? null,
+      side: surface ? sideOf(surface) : 'inside',
+      surfaceId: stop.surfaceId,
+      stopKey: stop.key,
+      cameraId: standIn ? null : camera.id,
+    });
+    if (found.some(({ outcome: got }) => got === 'frame' || got === 'photo') && outcome === null) answer('seen');
+  };
+  useKeys({
+    c: () => standIn && take(),
+    e: nothing,
+    n: () => after && onGo(after),
+    'Shift n': () => before && onGo(before),
+  });
+  // A new stop begins at its head.
+  const head = useRef<HTMLDivElement>(null);
+  useEffect(() => head.current?.scrollTo({ top: 0 }), [stop.key]);
+
+  return (
+    <div
+      ref={head}
+      className={styles.desk}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void add([...event.dataTransfer.files]);
+      }}
+    >
+      <header className={styles.head}>
+        <div>
+          <p className={styles.quiet}>
+            {group.name} · stop {within} of {group.stops.length}
+            {outcome && <span className={styles.outcome}> · answered</span>}
+          </p>
+          <h1>{stop.title}</h1>
+        </div>
+        <UndoButtons />
+        <Button icon={<LeftOutlined />} disabled={!before} onClick={() => before && onGo(before)} aria-label="Previous stop" />
+        <Button icon={<RightOutlined />} iconPlacement="end" onClick={() => onGo(after)}>
+          {after ? 'Next' : 'End'}
+        </Button>
+      </header>
+
+      <div className={styles.columns}>
+        {standIn && (
+          <div className={styles.seen}>
+            <Viewfinder
+              key={stop.key}
+              simulated={simulated}
+              camera={camera.value}
+              pose={pose}
+              home={home}
+              onPose={setPose}
+              span={visitRow(document).value.span}
+              earlier={earlier}
+              onShot={keep}
+            />
+          </div>
+        )}
+        <div className={styles.work}>
+          <div className={styles.cards}>
+            <section className={styles.card}>
+              <h2>Look for</h2>
+              <p>{lookForWords(stop.part, cooled)}</p>
+            </section>
+            <section className={styles.card}>
+              <h2>Stand</h2>
+              <p>{standWords(stand, stop.part).join(' ')}</p>
+            </section>
+          </div>
+          {caution && (
+            <p className={styles.caution} role="note">
+              <WarningOutlined /> {caution}
+            </p>
+          )}
+          {asking === 'reason' ? (
+            <NotReached
+              onChoose={(reason) => {
+                answer('unreached', reason);
+                setAsking(null);
+                onward();
+              }}
+              onBack={() => setAsking(null)}
+            />
+          ) : (
+            <div className={styles.answers}>
+              {standIn ? (
+                <Button
+                  type="primary"
+                  className={styles.capture}
+                  icon={<CameraOutlined />}
+                  loading={capturing}
+                  disabled={!simulated}
+                  onClick={take}
+                >
+                  Capture
+                </Button>
+              ) : (
+                <Button type="primary" className={styles.capture} icon={<PlusOutlined />} onClick={() => picker.current?.click()}>
+                  Add frames
+                </Button>
+              )}
+              <Button onClick={nothing}>Nothing to see</Button>
+              <Button onClick={() => setAsking('reason')}>Could not reach</Button>
+            </div>
+          )}
+          <div className={styles.more}>
+            <Button
+              icon={<EditOutlined />}
+              onClick={() => setAsking(asking === 'note' ? null : 'note')}
+              aria-expanded={asking === 'note'}
+            >
+              Note
+            </Button>
+            <SpeakButton stopKey={stop.key} icon={<AudioOutlined />} />
+            <Button
+              aria-pressed={row.value.answer === 'unsolved'}
+              onClick={() => answer(row.value.answer === 'unsolved' ? null : 'unsolved')}
+            >
+              {row.value.answer === 'unsolved' ? 'Unsolved ✓' : 'Unsolved'}
+            </Button>
+            {standIn && (
+              <Button icon={<PlusOutlined />} onClick={() => picker.current?.click()}>
+                Add files
+              </Button>
+            )}
+            <input
+              ref={picker}
+              type="file"
+              multiple
+              hidden
+              aria-label="Files for this stop"
+              onChange={(event) => {
+                void add([...(event.target.files ?? [])]);
+                event.target.value = '';
+              }}
+            />
+          </div>
+          {asking === 'note' && <NotePad value={row.value} onPut={put} />}
+          <ImportPanel state={importing} onCancel={cancel} onDismiss={dismiss} />
+          <StopRecord stop={stop} value={row.value} outcome={outcome} earlier={earlier} />
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,228 @@
+'use client';
+
+import {
+  AimOutlined,
+  ColumnWidthOutlined,
+  DownOutlined,
+  LeftOutlined,
+  PauseOutlined,
+  RightOutlined,
+  SyncOutlined,
+  UpOutlined,
+} from '@ant-design/icons';
+import { useDrag } from '@use-gesture/react';
+import { Button, Segmented, Tooltip } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { sightAt } from '@core/camera/optics';
+import type { CameraValue } from '@core/camera/rows';
+import { IDENTITY_LINE } from '@core/radiometry/measurement';
+import { colourFrame } from '@core/scale/colourFrame';
+import { COLOUR_MAPS, COLOUR_MAP_NAMES, type ColourMapName } from '@core/scale/colourMaps';
+import { orderedScale, type Scale, type SteadySpan } from '@core/scale/scale';
+import type { SimulatedSurface } from '@core/simulate/houseScene';
+import type { Pose } from '@core/simulate/surface';
+import type { EarlierStop } from '@core/visit/document';
+import { useUnits } from '@ui/units/UnitProvider';
+import { usePixels } from '@ui/visit/VisitProvider';
+import { useKeys } from '@ui/keys/useKeys';
+import { markedPixels, type Marked } from './markedPixels';
+import { useViewfinder, type Shot } from './useViewfinder';
+import styles from './Viewfinder.module.css';
+
+interface Props {
+  simulated: SimulatedSurface | null;
+  camera: CameraValue;
+  pose: Pose;
+  home: Pose;
+  onPose(pose: Pose): void;
+  span: SteadySpan;
+  earlier: EarlierStop | null;
+  /** Told of each picture that comes in view. */
+  onShot(shot: Shot | null): void;
+}
+
+const STEP_M = 0.3;
+
+/** What the stand-in camera sees now; drag or arrow keys turn it, buttons step nearer, farther and aside. */
+export function Viewfinder({ simulated, camera, pose, home, onPose, span, earlier, onShot }: Props) {
+  const units = useUnits();
+  const [range, setRange] = useState<'stretched' | 'held'>('stretched');
+  const [held, setHeld] = useState<{ low: number; high: number } | null>(null);
+  const [map, setMap] = useState<ColourMapName>(span.colourMap);
+  const [automatic, setAutomatic] = useState(true);
+  const [ghost, setGhost] = useState(true);
+  const { shot, correct } = useViewfinder(simulated, camera, pose, automatic);
+  useEffect(() => {
+    onShot(shot);
+  }, [shot, onShot]);
+
+  const marked = shot && markedPixels(shot.values, camera.columns);
+  const scale = marked && (range === 'held' && held ? { ...held, map } : orderedScale(marked.low, marked.high, map));
+  const move = (dx: number, dy: number) => onPose({ ...pose, aim: { x: pose.aim.x + dx, y: pose.aim.y + dy } });
+  const sight = sightAt(camera, pose.distance);
+  const hold = () => {
+    if (!marked) return;
+    setHeld({ low: marked.middle - span.belowK, high: marked.middle + span.aboveK });
+    setRange('held');
+  };
+  useKeys({
+    ArrowLeft: () => move(-0.1, 0),
+    ArrowRight: () => move(0.1, 0),
+    ArrowUp: () => move(0, -0.1),
+    ArrowDown: () => move(0, 0.1),
+    h: () => (range === 'held' ? setRange('stretched') : hold()),
+  });
+  const stage = useRef<HTMLDivElement>(null);
+  const bind = useDrag(
+    ({ delta: [dx, dy] }) => {
+      const perPixel = sight.width / (stage.current?.clientWidth ?? 400);
+      move(-dx * perPixel, -dy * perPixel);
+    },
+    { filterTaps: true },
+  );
+  const near = pose.distance < camera.minDistanceM;
+  return (
+    <section className={styles.viewfinder} aria-label="Stand-in camera">
+      <div ref={stage} className={styles.stage} {...bind()}>
+        {shot && scale ? (
+          <Picture shot={shot} camera={camera} scale={scale} />
+        ) : (
+          <p className={styles.wait}>
+            {simulated ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
+          </p>
+        )}
+        {ghost && earlier?.frame && <Ghost earlier={earlier.frame} span={span} />}
+        {marked && scale && (
+          <>
+            <Spot at={marked.coldest} camera={camera} words={`coldest ${units.bareTemperature(marked.coldest.celsius)}`} />
+            <Spot at={marked.hottest} camera={camera} words={`hottest ${units.bareTemperature(marked.hottest.celsius)}`} />
+            <span className={styles.centre}>
+              <AimOutlined /> {units.temperature(marked.centre)}
+            </span>
+            <span className={styles.range} data-stretched={range === 'stretched'}>
+              {range === 'held'
+                ? `Held: ${units.bareTemperature(scale.low)} … ${units.temperature(scale.high)}`
+                : `Stretched: all colours within ${units.difference(scale.high - scale.low)}`}
+            </span>
+          </>
+        )}
+        <span className={styles.place}>
+          {pose.distance.toFixed(1)} m
+          {pose.aside !== 0 ? `, ${Math.abs(pose.aside).toFixed(1)} m ${pose.aside > 0 ? 'right' : 'left'}` : ''}
+          {near ? ' · too near, not sharp' : ''}
+        </span>
+        <span className={styles.shutter}>
+          {shot?.closed ? (
+            <>
+              <PauseOutlined /> shutter
+            </>
+          ) : (
+            `shutter ${Math.round(shot?.since ?? 0)} s ago${automatic ? '' : ' · off: values wander'}`
+          )}
+        </span>
+      </div>
+      <div className={styles.controls} role="group" aria-label="Camera">
+        <Button onClick={() => onPose({ ...pose, distance: Math.max(0.1, pose.distance - STEP_M) })} icon={<UpOutlined />}>
+          Nearer
+        </Button>
+        <Button onClick={() => onPose({ ...pose, distance: Math.min(15, pose.distance + STEP_M) })} icon={<DownOutlined />}>
+          Farther
+        </Button>
+        <Button onClick={() => onPose({ ...pose, aside: pose.aside - STEP_M })} icon={<LeftOutlined />}>
+          Step left
+        </Button>
+        <Button onClick={() => onPose({ ...pose, aside: pose.aside + STEP_M })} icon={<RightOutlined />}>
+          Step right
+        </Button>
+        <Button onClick={() => onPose(home)}>As advised</Button>
+        <Segmented
+          aria-label="Range of the colours"
+          value={range}
+          options={[
+            { value: 'stretched', label: 'Stretched' },
+            { value: 'held', label: 'Held' },
+          ]}
+          onChange={(next) => (next === 'held' ? hold() : setRange('stretched'))}
+        />
+        <Tooltip title={`Colours: ${COLOUR_MAPS[map].label}`}>
+          <Button
+            icon={<ColumnWidthOutlined />}
+            aria-label={`Other colours; now ${COLOUR_MAPS[map].label}`}
+            onClick={() => setMap(COLOUR_MAP_NAMES[(COLOUR_MAP_NAMES.indexOf(map) + 1) % COLOUR_MAP_NAMES.length]!)}
+          />
+        </Tooltip>
+        <Tooltip
+          title={
+            automatic ? 'The shutter corrects by itself; switch that off' : 'The shutter is off: values wander; switch it on'
+          }
+        >
+          <Button
+            icon={<SyncOutlined />}
+            aria-pressed={automatic}
+            onClick={() => {
+              correct();
+              setAutomatic(!automatic);
+            }}
+          >
+            Shutter {automatic ? 'on' : 'off'}
+          </Button>
+        </Tooltip>
+        {earlier?.frame && (
+          <Button aria-pressed={ghost} onClick={() => setGhost(!ghost)}>
+            {ghost ? 'Hide last time' : 'Show last time'}
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Picture({ shot, camera, scale }: { shot: Shot; camera: CameraValue; scale: Scale }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => draw(canvas.current, shot.values, camera.columns, scale), [shot.values, camera.columns, scale]);
+  return (
+    <canvas
+      ref={canvas}
+      width={camera.columns}
+      height={camera.rows}
+      className={styles.picture}
+      role="img"
+      aria-label="What the stand-in camera sees"
+    />
+  );
+}
+
+function draw(canvas: HTMLCanvasElement | null, values: Float32Array, width: number, scale: Scale): void {
+  const context = canvas?.getContext('2d');
+  if (!context) return;
+  const image = new ImageData(width, values.length / width);
+  colourFrame(values, width, IDENTITY_LINE, scale, new Uint32Array(image.data.buffer));
+  context.putImageData(image, 0, 0);
+}
+
+/** The frame of the last visit, half seen, to aim by. */
+function Ghost({ earlier, span }: { earlier: NonNullable<EarlierStop['frame']>; span: SteadySpan }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const values = usePixels(earlier.id)(earlier.id);
+  const { width, height, meanC } = earlier;
+  useEffect(() => {
+    if (values) draw(canvas.current, values, width, { low: meanC - span.belowK, high: meanC + span.aboveK, map: 'ash' });
+  }, [values, width, meanC, span.belowK, span.aboveK]);
+  return (
+    <canvas ref={canvas} width={width} height={height} className={styles.ghost} aria-label="The same stop last time" role="img" />
+  );
+}
+
+function Spot({ at, camera, words }: { at: Marked; camera: CameraValue; words: string }) {
+  const left = (100 * (at.x + 0.5)) / camera.columns;
+  return (
+    <span
+      className={styles.spot}
+      data-flip={left > 70}
+      style={{ left: `${left}%`, top: `${(100 * (at.y + 0.5)) / camera.rows}%` }}
+    >
+      <i />
+      <b>{words}</b>
+    </span>
+  );
+}

@@ -1,0 +1,5 @@
+import { Round } from '../Round';
+
+export default function RoundPage() {
+  return <Round />;
+}

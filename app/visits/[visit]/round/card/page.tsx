@@ -1,0 +1,5 @@
+import { Card } from './Card';
+
+export default function CardPage() {
+  return <Card />;
+}

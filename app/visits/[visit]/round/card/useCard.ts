@@ -1,0 +1,68 @@
+'use client';
+
+import { useMemo } from 'react';
+import { layCard } from '@core/round/layCard';
+import { roundOf } from '@core/round/round';
+import { sideOf, type Stop } from '@core/round/stops';
+import { framesOf } from '@core/visit/derive';
+import type { Row } from '@core/visit/rows';
+import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+
+/** Frames of the visit and the stops that they lie on. Each change is one step of undo. */
+export function useCard() {
+  const { document, edit } = useVisit();
+  const round = useMemo(() => roundOf(document), [document]);
+  const frames = useMemo(
+    () => framesOf(document).sort((a, b) => document.frameFacts[a.id]!.takenAt.localeCompare(document.frameFacts[b.id]!.takenAt)),
+    [document],
+  );
+  const loose = frames.filter(({ value }) => !round.outcomes.has(value.stopKey ?? ''));
+
+  /** A frame on a stop takes over its room, surface and side; without a stop it keeps them. */
+  const placed = (row: Row<'frame'>, stop: Stop | null): Edit => {
+    const surface = stop?.surfaceId ? document.rows.surface[stop.surfaceId]?.value : undefined;
+    return {
+      entity: 'frame',
+      rowId: row.id,
+      value: {
+        ...row.value,
+        stopKey: stop?.key ?? null,
+        ...(stop && surface ? { surfaceId: stop.surfaceId, roomId: surface.roomId, side: sideOf(surface) } : {}),
+      },
+    };
+  };
+
+  return {
+    round,
+    loose,
+    framesOn: (key: string) => frames.filter(({ value }) => value.stopKey === key),
+
+    move(row: Row<'frame'>, stop: Stop | null) {
+      edit(stop ? `To ${stop.title}: ${row.value.name}` : `To no stop: ${row.value.name}`, [placed(row, stop)]);
+    },
+
+    /** To the stop before or after the one it lies on, in the order of the walk. */
+    nudge(row: Row<'frame'>, by: -1 | 1) {
+      const place = round.stops.findIndex(({ key }) => key === row.value.stopKey);
+      const next = round.stops[place < 0 && by < 0 ? round.stops.length - 1 : place + by];
+      if (next) this.move(row, next);
+    },
+
+    /** Lays all frames without a stop by time and order. @returns how many found one */
+    layAll(clockAheadS: number): number {
+      const laid = layCard(
+        loose.map(({ id }) => ({ id, takenAt: Date.parse(document.frameFacts[id]!.takenAt) })),
+        clockAheadS,
+        round.stops,
+        Object.values(document.rows.stop),
+      ).filter(({ stopKey }) => stopKey !== null);
+      if (laid.length === 0) return 0;
+      const stops = new Map(round.stops.map((stop) => [stop.key, stop]));
+      edit(
+        `${laid.length} frames laid on stops`,
+        laid.map(({ id, stopKey }) => placed(document.rows.frame[id]!, stops.get(stopKey!)!)),
+      );
+      return laid.length;
+    },
+  };
+}

@@ -1,0 +1,139 @@
+'use client';
+
+import { useDrag } from '@use-gesture/react';
+import { useState, type KeyboardEvent } from 'react';
+import { movedPlan } from '@core/house/edit';
+import { ROOM_WORDS } from '@core/house/kinds';
+import type { PlanBox } from '@core/house/rows';
+import type { Row } from '@core/visit/rows';
+import { compassWord } from '@core/weather/plan';
+import styles from './Plan.module.css';
+
+/** One metre of the plan, in the drawing's own units. */
+const CELL = 34;
+const PAD = 10;
+
+/** One storey from above: rooms are dragged on a grid of metres, by hand or with the arrow keys; Shift changes their size. */
+export function Plan({
+  rooms,
+  chosen,
+  frontAzimuth,
+  onChoose,
+  onPlan,
+}: {
+  rooms: Row<'room'>[];
+  chosen: string | null;
+  frontAzimuth: number;
+  onChoose(id: string): void;
+  onPlan(row: Row<'room'>, plan: PlanBox): void;
+}) {
+  const columns = Math.max(12, ...rooms.map(({ value: { plan } }) => plan.x + plan.width + 2));
+  const lines = Math.max(9, ...rooms.map(({ value: { plan } }) => plan.y + plan.depth + 2));
+  return (
+    <figure className={styles.plan}>
+      <svg
+        viewBox={`${-PAD} ${-PAD} ${columns * CELL + 2 * PAD} ${lines * CELL + 2 * PAD}`}
+        role="group"
+        aria-label="Plan of the storey, one square is one metre"
+      >
+        <defs>
+          <pattern id="metre" width={CELL} height={CELL} patternUnits="userSpaceOnUse">
+            <path d={`M${CELL} 0H0V${CELL}`} className={styles.grid} />
+          </pattern>
+        </defs>
+        <rect width={columns * CELL} height={lines * CELL} fill="url(#metre)" />
+        {rooms.map((row) => (
+          <RoomBox
+            key={row.id}
+            row={row}
+            chosen={row.id === chosen}
+            onChoose={() => onChoose(row.id)}
+            onPlan={(plan) => onPlan(row, plan)}
+          />
+        ))}
+      </svg>
+      <figcaption>
+        The lower edge is the front; it looks {compassWord(frontAzimuth)}. Arrows move a room, Shift and arrows change its size.
+      </figcaption>
+    </figure>
+  );
+}
+
+function RoomBox({
+  row,
+  chosen,
+  onChoose,
+  onPlan,
+}: {
+  row: Row<'room'>;
+  chosen: boolean;
+  onChoose(): void;
+  onPlan(plan: PlanBox): void;
+}) {
+  const { name, kind, plan } = row.value;
+  const [draft, setDraft] = useState<PlanBox | null>(null);
+  const shown = draft ?? plan;
+  const drag =
+    (change: (dx: number, dy: number) => Partial<PlanBox>) =>
+    ({ movement: [mx, my], last, event, tap }: { movement: [number, number]; last: boolean; event: Event; tap: boolean }) => {
+      onChoose();
+      if (tap) return;
+      const svg = (event.target as Element).closest('svg')!;
+      const perUnit = svg.viewBox.baseVal.width / svg.clientWidth / CELL;
+      const next = movedPlan(plan, change(mx * perUnit, my * perUnit));
+      setDraft(last ? null : next);
+      if (last) onPlan(next);
+    };
+  const bindMove = useDrag(
+    drag((dx, dy) => ({ x: plan.x + dx, y: plan.y + dy })),
+    { filterTaps: true },
+  );
+  const bindSize = useDrag(
+    drag((dx, dy) => ({ width: plan.width + dx, depth: plan.depth + dy })),
+    { filterTaps: true },
+  );
+  const onKey = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    if (event.key === 'Enter') onChoose();
+    if (!step) return;
+    event.preventDefault();
+    const [dx, dy] = step as [number, number];
+    onPlan(
+      movedPlan(plan, event.shiftKey ? { width: plan.width + dx, depth: plan.depth + dy } : { x: plan.x + dx, y: plan.y + dy }),
+    );
+  };
+  return (
+    <g className={styles.room} data-chosen={chosen}>
+      <rect
+        {...bindMove()}
+        tabIndex={0}
+        role="button"
+        aria-label={`${name}, ${shown.width} by ${shown.depth} m`}
+        x={shown.x * CELL}
+        y={shown.y * CELL}
+        width={shown.width * CELL}
+        height={shown.depth * CELL}
+        rx={4}
+        onKeyDown={onKey}
+        onFocus={onChoose}
+      />
+      <text x={shown.x * CELL + 8} y={shown.y * CELL + 20}>
+        {name}
+      </text>
+      <text x={shown.x * CELL + 8} y={shown.y * CELL + 37} className={styles.size}>
+        {ROOM_WORDS[kind].toLowerCase() === name.toLowerCase() ? '' : `${ROOM_WORDS[kind]}, `}
+        {shown.width} × {shown.depth} m
+      </text>
+      {chosen && (
+        <circle
+          {...bindSize()}
+          cx={(shown.x + shown.width) * CELL}
+          cy={(shown.y + shown.depth) * CELL}
+          r={11}
+          className={styles.handle}
+          aria-hidden="true"
+        />
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,91 @@
+'use client';
+
+import { DeleteOutlined, DownOutlined, UpOutlined } from '@ant-design/icons';
+import { App, Button, InputNumber, Select } from 'antd';
+import { ROOM_KINDS, ROOM_WORDS } from '@core/house/kinds';
+import { roomValueSchema } from '@core/house/rows';
+import type { Row } from '@core/visit/rows';
+import { CommitText } from '@ui/form/CommitText';
+import { SurfaceList } from './SurfaceList';
+import type { HouseHand } from './useHouse';
+import styles from './RoomPanel.module.css';
+
+/** One room: what it is, where it lies, and its surfaces. */
+export function RoomPanel({ row, house, onGone }: { row: Row<'room'>; house: HouseHand; onGone(): void }) {
+  const { modal } = App.useApp();
+  const { name, kind, storey, heightM } = row.value;
+  const frames = house.framesIn(row.id).length;
+  const remove = () => {
+    const gone = () => {
+      house.removeRoom(row);
+      onGone();
+    };
+    if (frames === 0) return gone();
+    modal.confirm({
+      title: `Remove ${name}?`,
+      content: `${frames} ${frames === 1 ? 'frame lies' : 'frames lie'} there. ${frames === 1 ? 'It is' : 'They are'} kept and moved to “no place yet”.`,
+      okText: 'Remove the room',
+      cancelText: 'Keep it',
+      onOk: gone,
+    });
+  };
+  return (
+    <section className={styles.card} aria-label={name}>
+      <div className={styles.fields}>
+        <label>
+          <span>Name</span>
+          <CommitText
+            label="Name of the room"
+            value={name}
+            schema={roomValueSchema.shape.name}
+            onCommit={(next) => house.putRoom(row, 'Name of the room', { name: next })}
+          />
+        </label>
+        <label>
+          <span>Kind</span>
+          <Select
+            aria-label="Kind of room"
+            value={kind}
+            options={ROOM_KINDS.map((one) => ({ value: one, label: ROOM_WORDS[one] }))}
+            onChange={(next) => house.putRoom(row, 'Kind of room', { kind: next })}
+          />
+        </label>
+        <label>
+          <span>Storey</span>
+          <InputNumber
+            aria-label="Storey"
+            value={storey}
+            min={-3}
+            max={20}
+            precision={0}
+            onChange={(next) => next !== null && house.putRoom(row, 'Storey', { storey: next })}
+          />
+        </label>
+        <label>
+          <span>Height</span>
+          <InputNumber
+            aria-label="Height of the room"
+            value={heightM}
+            min={1}
+            max={20}
+            step={0.1}
+            suffix="m"
+            onChange={(next) => next !== null && house.putRoom(row, 'Height of the room', { heightM: next })}
+          />
+        </label>
+      </div>
+      <div className={styles.actions}>
+        <Button icon={<UpOutlined />} onClick={() => house.moveRoom(row, -1)}>
+          Earlier
+        </Button>
+        <Button icon={<DownOutlined />} onClick={() => house.moveRoom(row, 1)}>
+          Later
+        </Button>
+        <Button danger icon={<DeleteOutlined />} onClick={remove}>
+          Remove room
+        </Button>
+      </div>
+      <SurfaceList rows={house.surfacesIn(row.id)} house={house} />
+    </section>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import { DeleteOutlined, SwapOutlined } from '@ant-design/icons';
+import { Button, InputNumber, Select } from 'antd';
+import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_WORDS } from '@core/house/kinds';
+import { surfaceValueSchema, type Opening } from '@core/house/rows';
+import type { Row } from '@core/visit/rows';
+import { compassWord } from '@core/weather/plan';
+import { WALLS } from '@core/weather/wallMemory';
+import { CommitText } from '@ui/form/CommitText';
+import { useVisit } from '@ui/visit/VisitProvider';
+import type { HouseHand } from './useHouse';
+import styles from './SurfaceList.module.css';
+
+const MASS_WORDS = { light: 'Light', brick: 'Brick', stone: 'Stone' } as const;
+
+/** Surfaces of one room or of the outside; those that lose heat are open, the others a line each. */
+export function SurfaceList({ rows, house }: { rows: Row<'surface'>[]; house: HouseHand }) {
+  return (
+    <ul className={styles.list}>
+      {rows.map((row) => (
+        <Surface key={row.id} row={row} house={house} />
+      ))}
+    </ul>
+  );
+}
+
+function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
+  const { document } = useVisit();
+  const { name, kind, behind, mass, azimuth, widthM, heightM, openings, otherSideId, roomId } = row.value;
+  const other = otherSideId === null ? undefined : document.rows.surface[otherSideId];
+  const otherRoom = other?.value.roomId ? document.rows.room[other.value.roomId]?.value.name : undefined;
+  const size = (label: string, value: number, put: (next: number) => void) => (
+    <InputNumber
+      aria-label={`${label} of ${name}`}
+      value={value}
+      min={0.3}
+      max={60}
+      step={0.1}
+      suffix="m"
+      onChange={(next) => next !== null && put(next)}
+    />
+  );
+  return (
+    <li className={styles.surface}>
+      <details open={losesHeat(behind) && roomId !== null}>
+        <summary>
+          <b>{name}</b>
+          <small>
+            {SURFACE_WORDS[kind]}
+            {roomId === null ? '' : ` · ${BEHIND_WORDS[behind].toLowerCase()} behind`}
+            {azimuth === null ? '' : ` · looks ${compassWord(azimuth)}`} · {widthM.toFixed(1)} × {heightM.toFixed(1)} m
+            {openings.length > 0 ? ` · ${openings.map((one) => OPENING_WORDS[one.kind].toLowerCase()).join(', ')}` : ''}
+          </small>
+        </summary>
+        <div className={styles.fields}>
+          <CommitText
+            label={`Name of ${name}`}
+            value={name}
+            schema={surfaceValueSchema.shape.name}
+            onCommit={(next) => house.putSurface(row, 'Name of the surface', { name: next })}
+          />
+          <Select
+            aria-label={`Behind ${name}`}
+            value={behind}
+            options={BEHINDS.map((one) => ({ value: one, label: BEHIND_WORDS[one] }))}
+            onChange={(next) => house.putSurface(row, `Behind ${name}`, { behind: next })}
+          />
+          <Select
+            aria-label={`Build of ${name}`}
+            value={mass}
+            options={WALLS.map((one) => ({ value: one, label: MASS_WORDS[one] }))}
+            onChange={(next) => house.putSurface(row, `Build of ${name}`, { mass: next })}
+          />
+          {size('Width', widthM, (next) => house.putSurface(row, `Width of ${name}`, { widthM: next }))}
+          {size('Height', heightM, (next) => house.putSurface(row, `Height of ${name}`, { heightM: next }))}
+        </div>
+        <div className={styles.openings}>
+          {openings.map((opening, i) => (
+            <OpeningFields
+              key={i}
+              opening={opening}
+              surface={name}
+              onChange={(next) =>
+                house.putSurface(row, next ? 'Opening' : 'Opening removed', {
+                  openings: openings.flatMap((one, n) => (n === i ? (next ? [next] : []) : [one])),
+                })
+              }
+            />
+          ))}
+          <Select
+            aria-label={`Add an opening to ${name}`}
+            value={null}
+            placeholder="Add an opening"
+            options={OPENING_KINDS.map((one) => ({ value: one, label: OPENING_WORDS[one] }))}
+            onChange={(next) => next && house.addOpening(row, next)}
+          />
+        </div>
+        {other && (
+          <p className={styles.quiet}>
+            <SwapOutlined /> From its other side: {otherRoom ? `${otherRoom}, ` : ''}
+            {other.value.name.toLowerCase()}
+          </p>
+        )}
+      </details>
+    </li>
+  );
+}
+
+function OpeningFields({
+  opening,
+  surface,
+  onChange,
+}: {
+  opening: Opening;
+  surface: string;
+  onChange(next: Opening | null): void;
+}) {
+  const words = OPENING_WORDS[opening.kind];
+  const number = (label: string, field: 'x' | 'y' | 'width' | 'height', least: number) => (
+    <label>
+      <span>{label}</span>
+      <InputNumber
+        aria-label={`${words} in ${surface}: ${label}`}
+        value={Math.round(opening[field] * 100) / 100}
+        min={least}
+        max={20}
+        step={0.1}
+        onChange={(next) => next !== null && onChange({ ...opening, [field]: next })}
+      />
+    </label>
+  );
+  return (
+    <div className={styles.opening}>
+      <b>{words}</b>
+      {number('from left, m', 'x', 0)}
+      {number('from top, m', 'y', 0)}
+      {number('width, m', 'width', 0.02)}
+      {number('height, m', 'height', 0.02)}
+      <Button
+        type="text"
+        icon={<DeleteOutlined />}
+        aria-label={`Remove ${words.toLowerCase()} from ${surface}`}
+        onClick={() => onChange(null)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,5 @@
+import { House } from './House';
+
+export default function HousePage() {
+  return <House />;
+}

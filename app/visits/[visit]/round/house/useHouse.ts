@@ -1,0 +1,170 @@
+'use client';
+
+import { useMemo } from 'react';
+import { v7 as newId } from 'uuid';
+import { NO_SETTINGS } from '@core/radiometry/settings';
+import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/house/edit';
+import type { OpeningKind } from '@core/house/kinds';
+import type { RoomValue, SurfaceValue } from '@core/house/rows';
+import { surfacesOf, type HouseShell, type PlanSide } from '@core/house/surfacesOf';
+import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/house/templates';
+import { framesOf, roomsOf, settingsRow, siteOf } from '@core/visit/derive';
+import type { Row } from '@core/visit/rows';
+import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+
+/** A house that nobody described yet: brick, free-standing, a loft above. */
+const USUAL_SHELL: Omit<HouseShell, 'frontAzimuth'> = TEMPLATES.bungalow.shell;
+
+/** The site's house and everything that a hand does to it; each is one step of undo. */
+export function useHouse() {
+  const { document, edit } = useVisit();
+  const { siteId } = document;
+  const rooms = useMemo(() => roomsOf(document), [document]);
+  const surfaces = useMemo(
+    () => Object.values(document.rows.surface).sort((a, b) => a.value.ordinal - b.value.ordinal),
+    [document],
+  );
+  const frontAzimuth = siteOf(document).facades[0]?.azimuth ?? 180;
+  const surfacesIn = (roomId: string | null) => surfaces.filter(({ value }) => value.roomId === roomId);
+
+  const putRoom = (row: Row<'room'>, label: string, change: Partial<RoomValue>) => {
+    const value = { ...row.value, ...change };
+    const refit = change.plan || change.heightM;
+    edit(label, [
+      { entity: 'room', rowId: row.id, value },
+      ...(refit
+        ? surfacesIn(row.id).map(({ id, value: surface }): Edit => ({
+            entity: 'surface',
+            rowId: id,
+            value: fittedSurface(surface, value, frontAzimuth),
+          }))
+        : []),
+    ]);
+  };
+
+  const surfaceEdits = (
+    all: { id: string; value: RoomValue }[],
+    bare: Set<string>,
+    shell: HouseTemplate['shell'],
+    emissivity: number | null,
+  ): Edit[] => {
+    const facades: Partial<Record<PlanSide, string>> = {};
+    for (const { id, value } of surfacesIn(null)) {
+      const side = (['front', 'left', 'back', 'right'] as const)[
+        Math.round(((value.azimuth ?? 0) - frontAzimuth + 720) / 90) % 4
+      ]!;
+      facades[side] = id;
+    }
+    const made = surfacesOf(siteId, all, bare, { ...shell, frontAzimuth }, facades, newId);
+    const offset = surfaces.length;
+    return [
+      ...made.map(({ id, value }): Edit => ({
+        entity: 'surface',
+        rowId: id,
+        value: { ...value, ordinal: value.ordinal + offset },
+      })),
+      ...made
+        .filter(({ value }) => emissivity !== null && (value.roomId === null || value.behind === 'outside'))
+        .map(({ id }): Edit => ({
+          entity: 'settings',
+          rowId: newId(),
+          value: { ...NO_SETTINGS, level: 'surface', ownerId: id, emissivity },
+        })),
+    ];
+  };
+
+  return {
+    rooms,
+    surfaces,
+    surfacesIn,
+    bare: rooms.filter(({ id }) => surfacesIn(id).length === 0),
+    frontAzimuth,
+    putRoom,
+
+    applyTemplate(name: TemplateName) {
+      const template: HouseTemplate = TEMPLATES[name];
+      const made = templateRooms(template, siteId).map((value) => ({ id: newId(), value }));
+      edit(`House from “${template.name}”`, [
+        ...made.map(({ id, value }): Edit => ({ entity: 'room', rowId: id, value })),
+        ...surfaceEdits(made, new Set(made.map(({ id }) => id)), template.shell, template.outsideEmissivity),
+      ]);
+    },
+
+    addRoom(name: string, storey: number) {
+      const value: RoomValue = {
+        siteId,
+        name,
+        kind: roomKindFromName(name),
+        storey,
+        plan: nextPlan(
+          rooms.map((row) => row.value),
+          storey,
+        ),
+        heightM: 2.4,
+        ordinal: Math.max(-1, ...rooms.map((row) => row.value.ordinal)) + 1,
+      };
+      const id = newId();
+      edit(`Room added: ${name}`, [{ entity: 'room', rowId: id, value }]);
+      return id;
+    },
+
+    /** Gives surfaces to rooms that have none, as the plan says. */
+    makeSurfaces() {
+      const bare = new Set(rooms.filter(({ id }) => surfacesIn(id).length === 0).map(({ id }) => id));
+      edit('Surfaces from the plan', surfaceEdits(rooms, bare, USUAL_SHELL, null));
+    },
+
+    /** Frames of this visit that lie there lose their place, and nothing else. */
+    removeRoom(row: Row<'room'>) {
+      const walls = surfacesIn(row.id);
+      edit(`Room removed: ${row.value.name}`, [
+        ...framesIn(row.id).map((frame): Edit => ({
+          entity: 'frame',
+          rowId: frame.id,
+          value: { ...frame.value, roomId: null, surfaceId: null },
+        })),
+        ...walls.flatMap(({ id }): Edit[] => {
+          const own = settingsRow(document, id);
+          return [
+            ...(own ? [{ entity: 'settings' as const, rowId: own.id, value: null }] : []),
+            { entity: 'surface', rowId: id, value: null },
+          ];
+        }),
+        { entity: 'room', rowId: row.id, value: null },
+      ]);
+    },
+    framesIn,
+
+    moveRoom(row: Row<'room'>, by: -1 | 1) {
+      const place = rooms.indexOf(row);
+      const other = rooms[place + by];
+      if (!other) return;
+      const order = rooms.map(({ id }) => id);
+      [order[place], order[place + by]] = [other.id, row.id];
+      edit(
+        `Order of the round: ${row.value.name}`,
+        order.map((id, ordinal): Edit => ({ entity: 'room', rowId: id, value: { ...document.rows.room[id]!.value, ordinal } })),
+      );
+    },
+
+    putSurface(row: Row<'surface'>, label: string, change: Partial<SurfaceValue>) {
+      edit(label, [{ entity: 'surface', rowId: row.id, value: { ...row.value, ...change } }]);
+    },
+
+    addOpening(row: Row<'surface'>, kind: OpeningKind) {
+      edit('Opening added', [
+        {
+          entity: 'surface',
+          rowId: row.id,
+          value: { ...row.value, openings: [...row.value.openings, newOpening(kind, row.value)] },
+        },
+      ]);
+    },
+  };
+
+  function framesIn(roomId: string): Row<'frame'>[] {
+    return framesOf(document).filter(({ value }) => value.roomId === roomId);
+  }
+}
+
+export type HouseHand = ReturnType<typeof useHouse>;
