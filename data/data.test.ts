@@ -163,10 +163,10 @@ describe('from stored rows to rows that people edit', () => {
 describe('the demo', () => {
   const { frames, rooms } = OLD_KILN_ROW;
 
-  test('is a dozen frames in three rooms, each seen by its own seed', () => {
+  test('is a dozen frames in three rooms, each of a surface of its own', () => {
     expect(frames).toHaveLength(12);
-    expect(new Set(frames.map((frame) => frame.room))).toEqual(new Set(rooms));
-    expect(new Set(frames.map((frame) => frame.scene.seed)).size).toBe(12);
+    expect(new Set(frames.map(({ surface }) => surface.room))).toEqual(new Set(rooms.map(({ name }) => name)));
+    expect(new Set(frames.map(({ surface }) => surface)).size).toBe(12);
   });
 
   test('has five more sites, and each home of the loan is one of them', () => {
@@ -177,13 +177,13 @@ describe('the demo', () => {
   });
 
   test('has regions that lie in their frames and findings that name them', () => {
-    for (const { regions, finding, scene } of frames) {
+    for (const { regions, finding } of frames) {
       for (const { name, box } of regions) {
         const [x, y, width, height] = box;
         const value = { frameId: ID.frame, name, ordinal: 0, shape: { kind: 'box', x, y, width, height } };
         expect(regionValueSchema.safeParse(value).success).toBe(true);
-        expect(x + width).toBeLessThanOrEqual(scene.camera.width);
-        expect(y + height).toBeLessThanOrEqual(scene.camera.height);
+        expect(x + width).toBeLessThanOrEqual(OLD_KILN_ROW.camera.columns);
+        expect(y + height).toBeLessThanOrEqual(OLD_KILN_ROW.camera.rows);
       }
       if (finding) {
         const names = regions.map((region) => region.name);

@@ -31,7 +31,11 @@ const shared = globalThis as { denCaptures?: WorkerPool<CaptureJob, CapturedFile
  *
  * @throws CoreError `not_found`, `conflict` when the very same picture is there already
  */
-export async function captureFrame(db: Database, visitId: string, capture: Capture): Promise<{ frameId: string; photoId: string }> {
+export async function captureFrame(
+  db: Database,
+  visitId: string,
+  capture: Capture,
+): Promise<{ frameId: string; photoId: string }> {
   const simulated = await loadSimulated(db, visitId, capture.surfaceId);
   const camera = STAND_IN_CAMERA.value;
   await ensureCamera(db, STAND_IN_CAMERA.id, camera);
@@ -50,7 +54,12 @@ export async function captureFrame(db: Database, visitId: string, capture: Captu
   };
   const frame = await importFile(db, visitId, { ...common, id: frameId, fileName: `${stem}.tif`, bytes: files.frame });
   if (frame.kind !== 'frame')
-    throw new CoreError('conflict', `This picture is here already, as “${frame.name}”.`, {}, 'Move the camera, then take another.');
+    throw new CoreError(
+      'conflict',
+      `This picture is here already, as “${frame.name}”.`,
+      {},
+      'Move the camera, then take another.',
+    );
   const photo = await importFile(db, visitId, { ...common, frameId, fileName: `${stem}-photo.jpg`, bytes: files.photo });
   return { frameId, photoId: photo.id };
 }

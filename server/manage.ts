@@ -1,7 +1,7 @@
 import { migrate } from 'drizzle-orm/mysql2/migrator';
 import { closeDatabase, database } from '@data/connection';
 import { inRoot } from './root';
-import { seedDemo } from './seedDemo';
+import { seedDemo } from './demo/seedDemo';
 
 /** What ./den does with the database: bring its tables up to date, fill in the demo. */
 const TASKS: Record<string, () => Promise<void>> = {

@@ -12,8 +12,8 @@ export interface SimulatedSurface {
   surface: SurfaceValue;
   /** null outdoors. */
   room: RoomValue | null;
-  /** Descriptions that somebody gave; null lets chance decide, the same every time. */
-  hidden: readonly Feature[] | null;
+  /** Everything on it as somebody described it; null follows the house model and lets chance hide faults in it. */
+  described: readonly Feature[] | null;
   weather: { insideC: number; outsideC: number; humidityPct: number };
 }
 
@@ -115,12 +115,13 @@ export function sceneCamera(
  * @param shot - counts pictures, so that no two have the same noise
  */
 export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pose: Pose, shot: number): Scene {
-  const { id, surface, room, hidden, weather } = simulated;
+  const { id, surface, room, described, weather } = simulated;
   const { insideC, outsideC, humidityPct } = weather;
   const inLoft = room?.kind === 'loft' && surface.kind === 'floor';
   const outdoors = room === null || inLoft;
   const random = seededRandom(seedFrom(id));
-  const found = hidden ?? drawHidden({ surface, room, random, cooled: insideC < outsideC });
+  const features =
+    described ?? layered(knownFeatures(simulated), drawHidden({ surface, room, random, cooled: insideC < outsideC }));
   const light = 0.92 + 0.08 * random();
   return {
     seed: (seedFrom(id) + shot * 7919) >>> 0,
@@ -145,9 +146,37 @@ export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pos
         : surface.kind === 'floor'
           ? [160, 130, 100]
           : [222 * light, 214 * light, 198 * light],
-    // A hidden window takes the place of the one that everybody sees.
-    features: [...knownFeatures(simulated).filter((feature) => !replaced(feature, found)), ...found],
+    features,
   };
+}
+
+/** What lies behind the lining: openings and what stands before the wall cover it. */
+const BEHIND_LINING: ReadonlySet<Feature['kind']> = new Set([
+  'bare',
+  'bay',
+  'damp',
+  'duct',
+  'edge',
+  'joints',
+  'line',
+  'nest',
+  'net',
+  'patch',
+  'slump',
+  'stripe',
+  'studs',
+]);
+
+/** Known and hidden features in the order in which they cover each other; a hidden window stands for the one that is seen. */
+function layered(known: Feature[], found: Feature[]): Feature[] {
+  const kept = known.filter((feature) => !replaced(feature, found));
+  const behind = (feature: Feature) => BEHIND_LINING.has(feature.kind);
+  return [
+    ...kept.filter(behind),
+    ...found.filter(behind),
+    ...kept.filter((feature) => !behind(feature)),
+    ...found.filter((feature) => !behind(feature)),
+  ];
 }
 
 function replaced(feature: Feature, by: readonly Feature[]): boolean {

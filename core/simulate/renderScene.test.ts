@@ -2,13 +2,22 @@ import { spansOf } from '../frame/region';
 import { regionStatistics } from '../frame/statistics';
 import { estimateNoise } from '../frame/noise';
 import { renderPhoto } from './renderPhoto';
+import { faultsOf } from './faultsOf';
+import { poseFor } from './pinhole';
 import { renderScene } from './renderScene';
 import type { Feature, Scene } from './scene';
+import type { SceneCamera } from './surface';
 
+const CAMERA: SceneCamera = { width: 160, height: 120, noise: 0, uniformity: 0, blur: 0, fieldDeg: 50, minDistance: 0.3 };
+
+/** A surface that fills the picture: 50 pixels a metre. */
 const scene = (features: Feature[], changes: Partial<Scene> = {}): Scene => ({
   seed: 1,
-  camera: { width: 160, height: 120, noise: 0, uniformity: 0, blur: 0 },
-  viewWidth: 3.2,
+  camera: CAMERA,
+  width: 3.2,
+  height: 2.4,
+  pose: poseFor(3.2, { x: 1.6, y: 1.2 }, CAMERA),
+  humidityPct: 50,
   side: 'inside',
   insideC: 20,
   outsideC: 0,
@@ -26,24 +35,25 @@ const meanOf = (values: Float32Array, x: number, y: number, size = 6) =>
 
 describe('a rendered scene', () => {
   test('a sound wall has the temperature that its factor says', () => {
-    const { frame, truth } = renderScene(scene([]));
-    expect(meanOf(frame.values, 70, 50)).toBeCloseTo(18, 3);
-    expect(truth).toEqual([]);
+    const wall = scene([]);
+    expect(meanOf(renderScene(wall).values, 70, 50)).toBeCloseTo(18, 3);
+    expect(faultsOf(wall)).toEqual([]);
   });
 
   test('is the same every time, and another with another seed', () => {
-    const noisy = scene([], { camera: { width: 160, height: 120, noise: 0.05, uniformity: 0.1, blur: 0.7 } });
-    expect(renderScene(noisy).frame.values).toEqual(renderScene(noisy).frame.values);
-    expect(renderScene({ ...noisy, seed: 2 }).frame.values).not.toEqual(renderScene(noisy).frame.values);
+    const noisy = scene([], { camera: { ...CAMERA, noise: 0.05, uniformity: 0.1, blur: 0.7 } });
+    expect(renderScene(noisy).values).toEqual(renderScene(noisy).values);
+    expect(renderScene({ ...noisy, seed: 2 }).values).not.toEqual(renderScene(noisy).values);
   });
 
   test('has the noise that its camera has', () => {
-    const noisy = scene([], { camera: { width: 160, height: 120, noise: 0.08, uniformity: 0, blur: 0 } });
-    expect(Math.abs(estimateNoise(renderScene(noisy).frame) / 0.08 - 1)).toBeLessThan(0.05);
+    const noisy = scene([], { camera: { ...CAMERA, noise: 0.08 } });
+    expect(Math.abs(estimateNoise(renderScene(noisy)) / 0.08 - 1)).toBeLessThan(0.05);
   });
 
   test('a bare bay is colder by its strength times the difference, with straight sides and a mask that fits', () => {
-    const { frame, truth } = renderScene(scene([{ kind: 'bay', x: 1, y: 0.6, width: 0.6, height: 1, strength: 0.15 }]));
+    const seen = scene([{ kind: 'bay', x: 1, y: 0.6, width: 0.6, height: 1, strength: 0.15 }]);
+    const [frame, truth] = [renderScene(seen), faultsOf(seen)];
     expect(meanOf(frame.values, 60, 50) - meanOf(frame.values, 10, 50)).toBeCloseTo(-3, 2);
     expect(truth).toHaveLength(1);
     expect(truth[0]!.cause).toBe('missing-insulation');
@@ -52,7 +62,8 @@ describe('a rendered scene', () => {
   });
 
   test('a leak is coldest at the crack and fades along its way', () => {
-    const { frame, truth } = renderScene(scene([{ kind: 'leak', x: 1.6, y: 0.8, direction: 90, reach: 0.6, strength: 0.4 }]));
+    const seen = scene([{ kind: 'leak', x: 1.6, y: 0.8, direction: 90, reach: 0.6, strength: 0.4 }]);
+    const [frame, truth] = [renderScene(seen), faultsOf(seen)];
     const near = meanOf(frame.values, 78, 41, 4);
     const far = meanOf(frame.values, 78, 70, 4);
     expect(near).toBeLessThan(far);
@@ -61,31 +72,32 @@ describe('a rendered scene', () => {
   });
 
   test('a radiator is warm and warms the wall above it, not below', () => {
-    const { frame, truth } = renderScene(
-      scene([{ kind: 'radiator', x: 1, y: 1.4, width: 1, height: 0.5, flowC: 50, returnC: 40 }]),
-    );
+    const seen = scene([{ kind: 'radiator', x: 1, y: 1.4, width: 1, height: 0.5, flowC: 50, returnC: 40 }]);
+    const [frame, truth] = [renderScene(seen), faultsOf(seen)];
     expect(meanOf(frame.values, 70, 80)).toBeGreaterThan(35);
     expect(meanOf(frame.values, 70, 60)).toBeGreaterThan(18.5);
     expect(meanOf(frame.values, 70, 110)).toBeCloseTo(18, 1);
     expect(truth).toEqual([]);
   });
 
-  test('glass mirrors who stands before it', () => {
-    const pane = { kind: 'window' as const, x: 0.8, y: 0.5, width: 1.2, height: 1.2, paneFactor: 0.6 };
-    const empty = renderScene(scene([pane])).frame.values;
-    const mirrored = renderScene(scene([{ ...pane, mirrored: { x: 1.1, y: 1.1, radius: 0.2 } }])).frame.values;
-    expect(meanOf(mirrored, 53, 52) - meanOf(empty, 53, 52)).toBeGreaterThan(1);
-    expect(meanOf(mirrored, 20, 52)).toBeCloseTo(meanOf(empty, 20, 52), 5);
+  test('glass mirrors who stands square before it, and no longer from aside', () => {
+    const pane = { kind: 'window' as const, x: 1, y: 0.5, width: 1.2, height: 1.4, paneFactor: 0.6 };
+    const from = (aside: number) => {
+      const pose = { ...poseFor(3.2, { x: 1.85, y: 1.2 }, CAMERA), aside };
+      return renderScene(scene([pane], { pose })).values;
+    };
+    const [square, aside] = [from(0), from(1.6)];
+    expect(meanOf(square, 77, 57) - meanOf(aside, 77, 57)).toBeGreaterThan(1);
   });
 
   test('contrasts turn round when the house is cooled', () => {
     const bay: Feature = { kind: 'bay', x: 1, y: 0.6, width: 0.6, height: 1, strength: 0.15 };
-    const cooled = renderScene(scene([bay], { insideC: 24, outsideC: 38 }));
-    expect(cooled.truth[0]!.contrast).toBeGreaterThan(1.5);
+    const cooled = faultsOf(scene([bay], { insideC: 24, outsideC: 38 }));
+    expect(cooled[0]!.contrast).toBeGreaterThan(1.5);
   });
 
   test('stratification warms the top', () => {
-    const { frame } = renderScene(scene([], { stratification: 2 }));
+    const frame = renderScene(scene([], { stratification: 2 }));
     expect(meanOf(frame.values, 70, 2) - meanOf(frame.values, 70, 112)).toBeCloseTo(1.83, 1);
   });
 });
@@ -106,14 +118,14 @@ describe('every feature', () => {
     { kind: 'panel', look: 'boards', ...box, change: -0.1, rim: 0 },
     { kind: 'door', ...box, factor: 0.7, threshold: 0.2 },
   ];
-  const plain = renderScene(scene([])).frame.values;
+  const plain = renderScene(scene([])).values;
 
   test.each(
     features.map(
       (feature) => [`${feature.kind} ${'at' in feature ? feature.at : 'look' in feature ? feature.look : ''}`, feature] as const,
     ),
   )('%s shows in heat, with finite temperatures', (_name, feature) => {
-    const { frame } = renderScene(scene([feature]));
+    const frame = renderScene(scene([feature]));
     expect(frame.values.every((value) => value > -30 && value < 90)).toBe(true);
     expect(frame.values.some((value, i) => Math.abs(value - plain[i]!) > 0.3)).toBe(true);
   });

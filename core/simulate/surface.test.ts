@@ -1,10 +1,13 @@
 import fc from 'fast-check';
-import { depthInside, drive, paintOver, shade, softStep, viewHeight, type PhotoPoint, type View } from './surface';
+import { depthInside, drive, paintOver, shade, softStep, levelAt, perDrop, type PhotoPoint, type View } from './surface';
 
 const view: View = {
   seed: 1,
-  camera: { width: 320, height: 240, noise: 0, uniformity: 0, blur: 0 },
-  viewWidth: 4,
+  camera: { width: 320, height: 240, noise: 0, uniformity: 0, blur: 0, fieldDeg: 50, minDistance: 0.3 },
+  width: 4,
+  height: 3,
+  pose: { aim: { x: 2, y: 1.5 }, distance: 4, aside: 0 },
+  humidityPct: 50,
   side: 'inside',
   insideC: 20,
   outsideC: -2,
@@ -15,9 +18,12 @@ const view: View = {
   paint: [0, 0, 0],
 };
 
-test('pixels are square: the height of a view follows from its width', () => {
-  expect(viewHeight(view)).toBe(3);
-  expect(viewHeight({ ...view, camera: { ...view.camera, width: 240, height: 320 } })).toBeCloseTo(5.333, 3);
+test('what is cold inside is warm outdoors, by less', () => {
+  expect(levelAt(view, 0.9)).toBeCloseTo(17.8, 10);
+  const outdoors = { ...view, side: 'outside' as const };
+  expect(levelAt(outdoors, 0.7)).toBeGreaterThan(levelAt(outdoors, 0.9));
+  for (const seen of [view, outdoors]) expect(levelAt(seen, 0.8) - levelAt(seen, 0.9)).toBeCloseTo(0.1 * perDrop(seen), 10);
+  expect(Math.abs(perDrop(outdoors))).toBeLessThan(Math.abs(perDrop(view)));
 });
 
 test('contrasts grow with the difference between inside and outside, and turn with its sign', () => {

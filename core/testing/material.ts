@@ -61,6 +61,7 @@ export const reference = JSON.parse(readFileSync(path.join(testing, 'reference.j
     { tau_h: number; dt_h: number; alpha: number; h_o_W_m2K: number; s0_K: number; I_W_m2: number[] },
     { s_K: number[] }
   >[];
+  spot_size: Case<Numbers, Numbers>[];
   sky_temperature: Case<{ T_air_C: number; cloud_fraction: number }, { T_sky_C: number }>[];
 };
 

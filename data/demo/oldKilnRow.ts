@@ -1,55 +1,50 @@
+import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import type { CameraValue } from '@core/camera/rows';
+import type { PlanBox } from '@core/house/rows';
+import type { Behind, RoomKind, SurfaceKind } from '@core/house/kinds';
+import type { Answer } from '@core/round/rows';
+import type { Feature } from '@core/simulate/scene';
 import type { Wall } from '@core/weather/wallMemory';
-import { poseFor } from '@core/simulate/pinhole';
-import type { Feature, Scene } from '@core/simulate/scene';
-import type { SceneCamera } from '@core/simulate/surface';
-
-/** The row's shared camera: 320×240, 50 mK. */
-const CAMERA: SceneCamera = {
-  width: 320,
-  height: 240,
-  noise: 0.05,
-  uniformity: 0.08,
-  blur: 0.7,
-  fieldDeg: 50,
-  minDistance: 0.3,
-};
 
 /** A still evening in the second week of February. */
 const EVENING = { insideC: 20.6, outsideC: 1.9, humidityPct: 47, windMs: 1, sunHours: 31, rainHours: 44 };
 
-interface DemoFrame {
+/** A surface of the house and everything on it, m. Its openings follow from its features. */
+export interface DemoSurface {
   room: string;
+  name: string;
+  kind: SurfaceKind;
+  behind: Behind;
+  azimuth: number | null;
+  width: number;
+  height: number;
+  features: Feature[];
+}
+
+interface DemoFrame {
+  /** The surface that is in view, all of it, square on. */
+  surface: DemoSurface;
   name: string;
   /** Local time of the visit's evening, hours and minutes. */
   at: string;
-  scene: Scene;
+  /** What of it was looked at; null where it is no stop of the round. */
+  stop: string | null;
   /** Regions with their names; the first is marked as the reference when its name begins with "sound". */
   regions: { name: string; box: [x: number, y: number, width: number, height: number] }[];
   finding?: { title: string; note: string; this: string; that: string };
 }
 
-let seed = 4200;
-
-function scene(viewWidth: number, features: Feature[], changes: Partial<Scene> = {}): Scene {
-  seed += 17;
-  return {
-    seed,
-    camera: CAMERA,
-    width: viewWidth,
-    height: viewWidth * 0.75,
-    pose: poseFor(viewWidth, { x: viewWidth / 2, y: viewWidth * 0.375 }, CAMERA),
-    side: 'inside',
-    insideC: EVENING.insideC,
-    outsideC: EVENING.outsideC,
-    humidityPct: EVENING.humidityPct,
-    factor: 0.9,
-    emissivity: 0.95,
-    reflectedC: 20.1,
-    stratification: 1.1,
-    paint: [222, 214, 196],
-    features,
-    ...changes,
-  };
+/** Walls in the size of the view, as the camera sees them: three high to four wide. */
+function on(
+  room: string,
+  name: string,
+  behind: Behind,
+  width: number,
+  features: Feature[],
+  kind: SurfaceKind = 'wall',
+  azimuth: number | null = 200,
+): DemoSurface {
+  return { room, name, kind, behind, azimuth: kind === 'wall' ? azimuth : null, width, height: width * 0.75, features };
 }
 
 const studs = (first: number): Feature => ({ kind: 'studs', first, spacing: 0.6, width: 0.05, strength: 0.028 });
@@ -59,10 +54,10 @@ const corner: Feature = { kind: 'edge', at: 'right', inset: 0.05, strength: 0.13
 
 const frames: DemoFrame[] = [
   {
-    room: 'Front room',
     name: 'Window wall',
     at: '19:14',
-    scene: scene(3.6, [
+    stop: 'window',
+    surface: on('Front room', 'Window wall', 'outside', 3.6, [
       ceiling(),
       corner,
       studs(0.28),
@@ -91,15 +86,23 @@ const frames: DemoFrame[] = [
     },
   },
   {
-    room: 'Front room',
     name: 'Chimney wall',
     at: '19:16',
-    scene: scene(3.4, [
-      ceiling(0.08),
-      studs(0.5),
-      { kind: 'panel', look: 'boards', x: 1.2, y: 1.25, width: 0.8, height: 0.95, change: -0.11, rim: 0 },
-      floor(),
-    ]),
+    stop: null,
+    surface: on(
+      'Front room',
+      'Chimney wall',
+      'neighbour',
+      3.4,
+      [
+        ceiling(0.08),
+        studs(0.5),
+        { kind: 'panel', look: 'boards', x: 1.2, y: 1.25, width: 0.8, height: 0.95, change: -0.11, rim: 0 },
+        floor(),
+      ],
+      'wall',
+      110,
+    ),
     regions: [
       { name: 'sound wall left of chimney', box: [40, 120, 34, 34] },
       { name: 'boarded fireplace', box: [122, 130, 56, 60] },
@@ -111,70 +114,135 @@ const frames: DemoFrame[] = [
       that: 'sound wall left of chimney',
     },
   },
-  { room: 'Front room', name: 'Floor edge', at: '19:18', scene: scene(2.2, [floor(0.3), corner, studs(0.2)]), regions: [] },
   {
-    room: 'Front room',
-    name: 'Front door',
-    at: '19:20',
-    scene: scene(2.6, [{ kind: 'door', x: 0.75, y: 0.1, width: 0.95, height: 1.75, factor: 0.7, threshold: 0.22 }, floor(0.08)]),
+    name: 'Floor edge',
+    at: '19:18',
+    stop: 'floor',
+    surface: on('Front room', 'Floor', 'ground', 2.2, [floor(0.3), corner, studs(0.2)], 'floor'),
     regions: [],
   },
   {
-    room: 'Stairs',
+    name: 'Front door',
+    at: '19:20',
+    stop: 'door',
+    surface: on(
+      'Front room',
+      'Door wall',
+      'outside',
+      2.6,
+      [{ kind: 'door', x: 0.75, y: 0.1, width: 0.95, height: 1.75, factor: 0.7, threshold: 0.22 }, floor(0.08)],
+      'wall',
+      20,
+    ),
+    regions: [],
+  },
+  {
     name: 'Loft hatch',
     at: '19:24',
-    scene: scene(1.8, [{ kind: 'panel', look: 'hatch', x: 0.5, y: 0.35, width: 0.75, height: 0.6, change: -0.06, rim: 0.16 }], {
-      factor: 0.93,
-      stratification: 0.3,
-    }),
+    stop: 'hatch',
+    surface: on(
+      'Stairs',
+      'Ceiling',
+      'loft',
+      1.8,
+      [{ kind: 'panel', look: 'hatch', x: 0.5, y: 0.35, width: 0.75, height: 0.6, change: -0.06, rim: 0.16 }],
+      'ceiling',
+    ),
     regions: [
       { name: 'sound ceiling', box: [20, 190, 40, 30] },
       { name: 'hatch rim, front', box: [100, 160, 110, 16] },
     ],
   },
   {
-    room: 'Stairs',
     name: 'Outside wall',
     at: '19:26',
-    scene: scene(3.2, [studs(0.15), { kind: 'bay', x: 1.4, y: 0, width: 0.54, height: 1.5, strength: 0.12 }, ceiling(0)]),
+    stop: 'wall',
+    surface: on('Stairs', 'Outside wall', 'outside', 3.2, [
+      studs(0.15),
+      { kind: 'bay', x: 1.4, y: 0, width: 0.54, height: 1.5, strength: 0.12 },
+      ceiling(0),
+    ]),
     regions: [],
   },
-  { room: 'Stairs', name: 'Party wall', at: '19:28', scene: scene(3.2, [], { factor: 0.985, stratification: 1.6 }), regions: [] },
-  { room: 'Stairs', name: 'Landing corner', at: '19:30', scene: scene(2.4, [ceiling(0.2), corner]), regions: [] },
   {
-    room: 'Back bedroom',
+    name: 'Party wall',
+    at: '19:28',
+    stop: null,
+    surface: on('Stairs', 'Party wall', 'neighbour', 3.2, [], 'wall', 290),
+    regions: [],
+  },
+  {
+    name: 'Landing corner',
+    at: '19:30',
+    stop: 'wall',
+    surface: on('Stairs', 'Landing corner', 'outside', 2.4, [ceiling(0.2), corner], 'wall', 20),
+    regions: [],
+  },
+  {
     name: 'Ceiling corner',
     at: '19:34',
-    scene: scene(2.6, [ceiling(0.5), corner, { kind: 'bay', x: 0.4, y: 0.1, width: 1.1, height: 0.42, strength: 0.17 }]),
+    stop: 'ceiling-corners',
+    surface: on(
+      'Back bedroom',
+      'Ceiling',
+      'loft',
+      2.6,
+      [ceiling(0.5), corner, { kind: 'bay', x: 0.4, y: 0.1, width: 1.1, height: 0.42, strength: 0.17 }],
+      'ceiling',
+    ),
     regions: [],
   },
   {
-    room: 'Back bedroom',
     name: 'Window',
     at: '19:36',
-    scene: scene(2.4, [
-      ceiling(0.04),
-      { kind: 'window', x: 0.7, y: 0.35, width: 1.0, height: 1.1, paneFactor: 0.62 },
-      { kind: 'leak', x: 1.68, y: 1.46, direction: 110, reach: 0.4, strength: 0.3 },
-    ]),
+    stop: 'window',
+    surface: on(
+      'Back bedroom',
+      'Window wall',
+      'outside',
+      2.4,
+      [
+        ceiling(0.04),
+        { kind: 'window', x: 0.7, y: 0.35, width: 1.0, height: 1.1, paneFactor: 0.62 },
+        { kind: 'leak', x: 1.68, y: 1.46, direction: 110, reach: 0.4, strength: 0.3 },
+      ],
+      'wall',
+      20,
+    ),
     regions: [],
   },
   {
-    room: 'Back bedroom',
     name: 'Wall behind the bed',
     at: '19:38',
-    scene: scene(3.2, [
-      studs(0.35),
-      { kind: 'panel', look: 'picture', x: 1.9, y: 0.6, width: 0.5, height: 0.65, change: -0.015, rim: 0 },
-      { kind: 'bay', x: 0.96, y: 1.1, width: 0.54, height: 1.3, strength: 0.1 },
-    ]),
+    stop: 'wall',
+    surface: on(
+      'Back bedroom',
+      'Wall behind the bed',
+      'outside',
+      3.2,
+      [
+        studs(0.35),
+        { kind: 'panel', look: 'picture', x: 1.9, y: 0.6, width: 0.5, height: 0.65, change: -0.015, rim: 0 },
+        { kind: 'bay', x: 0.96, y: 1.1, width: 0.54, height: 1.3, strength: 0.1 },
+      ],
+      'wall',
+      20,
+    ),
     regions: [],
   },
   {
-    room: 'Back bedroom',
     name: 'Radiator',
     at: '19:40',
-    scene: scene(2.2, [{ kind: 'radiator', x: 0.5, y: 0.7, width: 1.2, height: 0.6, flowC: 47, returnC: 36 }, floor(0.1)]),
+    stop: null,
+    surface: on(
+      'Back bedroom',
+      'Inner wall',
+      'room',
+      2.2,
+      [{ kind: 'radiator', x: 0.5, y: 0.7, width: 1.2, height: 0.6, flowC: 47, returnC: 36 }, floor(0.1)],
+      'wall',
+      110,
+    ),
     regions: [],
   },
 ];
@@ -186,7 +254,7 @@ function facades(azimuths: number[], wall: Wall = 'brick') {
   return azimuths.map((azimuth) => ({ azimuth, wall }));
 }
 
-/** Sites without a visit yet: the rest of the row, and two further away. */
+/** Sites without a visit yet: the rest of the row, and one further away. */
 export const OTHER_SITES = [
   { name: 'Old Kiln Row · No. 1', address: '1 Old Kiln Row, Tilebury under Marl', ...TILEBURY, facades: facades([20, 200, 290]) },
   { name: 'Old Kiln Row · No. 3', address: '3 Old Kiln Row, Tilebury under Marl', ...TILEBURY, facades: facades([20, 110, 200]) },
@@ -202,14 +270,6 @@ export const OTHER_SITES = [
     ...TILEBURY,
     latitude: 51.3,
     facades: facades([75, 165, 255, 345], 'stone'),
-  },
-  {
-    name: 'Casa Alcornoque',
-    address: 'Camino de la Fuente, Valdecorcho',
-    timeZone: 'Europe/Madrid',
-    latitude: 38.3,
-    longitude: -6.5,
-    facades: facades([0, 90, 180, 270], 'stone'),
   },
 ];
 
@@ -258,9 +318,55 @@ export const OLD_KILN_ROW = {
   /** First day that its hours are shown for. */
   firstDay: '2026-02-09',
   conditions: EVENING,
-  camera: { name: 'Row camera, 320 × 240', calibrationK: 1, uniformityK: 0.1 },
+  camera: {
+    ...STAND_IN_CAMERA.value,
+    name: 'Row camera, 320 × 240',
+    minDistanceM: 0.3,
+    parts: ['Camera', 'Case', 'Charger', 'Memory card', 'Wrist strap', 'Lens cap', 'Short guide'],
+    trained: [
+      { who: 'Ines at No. 2', at: Date.UTC(2026, 0, 24, 14) },
+      { who: 'Tam at the drying shed', at: Date.UTC(2026, 0, 24, 14) },
+    ],
+    checks: [
+      { at: Date.UTC(2025, 10, 8, 10), bath: 'ice', readC: 0.2, expectedC: 0 },
+      { at: Date.UTC(2025, 10, 8, 10, 20), bath: 'boiling', readC: 99.1, expectedC: 99.7 },
+      { at: Date.UTC(2026, 0, 24, 13), bath: 'ice', readC: 0.4, expectedC: 0 },
+      { at: Date.UTC(2026, 0, 24, 13, 20), bath: 'boiling', readC: 99.4, expectedC: 99.8 },
+    ],
+  } satisfies CameraValue,
+  instruments: [
+    { name: 'Contact thermometer K2', kind: 'contact', offset: -0.3, uncertainty: 0.4, settleS: 40 },
+    { name: 'Hygrometer in the kit', kind: 'hygrometer', offset: 2, uncertainty: 3, settleS: 600 },
+  ] as const,
   reflectedC: 20.1,
   emissivity: 0.95,
-  rooms: ['Front room', 'Stairs', 'Back bedroom'],
+  rooms: [
+    { name: 'Front room', kind: 'living', storey: 0, plan: { x: 0, y: 4, width: 4, depth: 4 } },
+    { name: 'Stairs', kind: 'stairs', storey: 0, plan: { x: 0, y: 0, width: 4, depth: 4 } },
+    { name: 'Back bedroom', kind: 'bedroom', storey: 1, plan: { x: 0, y: 0, width: 4, depth: 4 } },
+  ] satisfies { name: string; kind: RoomKind; storey: number; plan: PlanBox }[],
   frames,
+  /** Façades without a description: what is behind them is left to chance. */
+  outside: [
+    { name: 'Outside, south', azimuth: 200, widthM: 5, heightM: 5.1 },
+    { name: 'Outside, north', azimuth: 20, widthM: 5, heightM: 5.1 },
+  ],
+  /** Stops that were answered otherwise than by looking, by a part of their title. */
+  answers: [
+    { title: 'Loft insulated', answer: 'unreached', reason: 'Locked or no access', note: 'Ladder is lent out until Friday.' },
+    { title: 'Boarded-up hatch', answer: 'unsolved', reason: '', note: 'Warm spot above the boards: flue of No. 1 behind it?' },
+    { title: 'Never warm', answer: 'seen', reason: '', note: 'Sash rattles, left corner.' },
+  ] satisfies { title: string; answer: Answer; reason: string; note: string }[],
+  changes: [
+    { kind: 'thermostat', what: 'Hall thermostat', was: '18 °C', now: '21 °C', at: '16:00', back: '20:20' },
+    { kind: 'blind', what: 'Blind, front room', was: 'down', now: 'up', at: '18:30', back: '20:15' },
+    { kind: 'other', what: 'Sofa away from the outside wall', was: 'at the wall', now: '0.5 m away', at: '18:35', back: '20:25' },
+  ] as const,
+  /** Air by the hygrometer in the front room and a sensor at the north wall. */
+  log: [
+    { at: '19:05', insideC: 20.8, outsideC: 2.2, humidityPct: 46 },
+    { at: '19:25', insideC: 20.6, outsideC: 1.9, humidityPct: 47 },
+    { at: '19:45', insideC: 20.5, outsideC: 1.7, humidityPct: 48 },
+    { at: '20:10', insideC: 20.4, outsideC: 1.4, humidityPct: 48 },
+  ],
 };

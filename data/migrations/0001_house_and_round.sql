@@ -92,7 +92,7 @@ CREATE TABLE `surface` (
 	`openings` json NOT NULL,
 	`other_side_id` binary(16),
 	`ordinal` int NOT NULL,
-	`hidden` json,
+	`described` json,
 	`version` int NOT NULL DEFAULT 1,
 	CONSTRAINT `surface_id` PRIMARY KEY(`id`)
 );

@@ -45,7 +45,7 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
   const ofVisit = db.select({ id: t.frame.id }).from(t.frame).where(eq(t.frame.visitId, visitId));
   const regionsOfVisit = db.select({ id: t.region.id }).from(t.region).where(inArray(t.region.frameId, ofVisit));
   const surfacesOfSite = db.select({ id: t.surface.id }).from(t.surface).where(eq(t.surface.siteId, found.site.id));
-  const { hidden: _hidden, ...surfaceColumns } = getTableColumns(t.surface);
+  const { described: _described, ...surfaceColumns } = getTableColumns(t.surface);
   const [intakes, plans, conditions, rooms, surfaces, cameras, instruments, frames, photos, regions, settings, findings] =
     await Promise.all([
       db.select().from(t.intake).where(eq(t.intake.visitId, visitId)),

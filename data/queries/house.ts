@@ -22,12 +22,12 @@ export async function loadSimulated(connection: Connection, visitId: string, sur
     .where(eq(surface.id, surfaceId));
   const [weather] = await connection.select().from(conditions).where(eq(conditions.visitId, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
-  const { hidden, ...shown } = found.surface;
+  const { described, ...shown } = found.surface;
   return {
     id: surfaceId,
     surface: surfaceRow(shown).value,
     room: found.room && roomRow(found.room).value,
-    hidden,
+    described,
     weather: {
       insideC: weather?.insideC ?? USUAL.insideC,
       outsideC: weather?.outsideC ?? USUAL.outsideC,

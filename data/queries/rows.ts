@@ -113,7 +113,7 @@ export function roomRow(stored: InferSelectModel<typeof room>): Row<'room'> {
   return { id, version, value: { ...rest, plan: { x: planX, y: planY, width: planWidth, depth: planDepth } } };
 }
 
-export function surfaceRow(stored: Omit<InferSelectModel<typeof surface>, 'hidden'>): Row<'surface'> {
+export function surfaceRow(stored: Omit<InferSelectModel<typeof surface>, 'described'>): Row<'surface'> {
   const { id, version, ...value } = stored;
   return { id, version, value };
 }

@@ -74,7 +74,7 @@ function settingsColumns({ level, ownerId, ...fields }: Values['settings']) {
   };
 }
 
-function roomColumns({ plan, ...rest }: Values['room']) {
+export function roomColumns({ plan, ...rest }: Values['room']) {
   return { ...rest, planX: plan.x, planY: plan.y, planWidth: plan.width, planDepth: plan.depth };
 }
 
@@ -335,7 +335,7 @@ export const TABLES: { [E in Entity]: Table<E> } = {
     async load(connection, id) {
       const [found] = await connection.select().from(t.surface).where(eq(t.surface.id, id)).for('update');
       if (!found) return null;
-      const { hidden: _hidden, ...shown } = found;
+      const { described: _described, ...shown } = found;
       return surfaceRow(shown);
     },
     insert: (connection, id, value) => connection.insert(t.surface).values({ id, ...value }),

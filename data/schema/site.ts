@@ -67,8 +67,8 @@ export const surface = mysqlTable(
     /** Not a foreign key: the two sides of a place point at each other. */
     otherSideId: uuid('other_side_id'),
     ordinal: int().notNull(),
-    /** What the stand-in camera finds there when somebody described it; null lets chance decide. Never shown. */
-    hidden: json().$type<Feature[]>(),
+    /** Everything that the stand-in camera finds there, when somebody described it. Never shown. */
+    described: json().$type<Feature[]>(),
     version: int().notNull().default(1),
   },
   (table) => [index('surface_of_site').on(table.siteId)],

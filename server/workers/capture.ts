@@ -13,7 +13,9 @@ serveJobs<CaptureJob, CapturedFiles>(
   async ({ simulated, camera, capture: { pose, shot, offset } }) => {
     const scene = houseScene(simulated, sceneCamera(camera), pose, shot);
     const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
-    const photo = await sharp(rgb, { raw: { width, height, channels: 3 } }).jpeg({ quality: 86 }).toBuffer();
+    const photo = await sharp(rgb, { raw: { width, height, channels: 3 } })
+      .jpeg({ quality: 86 })
+      .toBuffer();
     return { frame: writeTiff(renderScene(scene, offset), nodeCodecs), photo: new Uint8Array(photo) };
   },
   () => [],

@@ -1,5 +1,5 @@
 import { database } from '@data/connection';
-import { seedDemo } from '@server/seedDemo';
+import { seedDemo } from '@server/demo/seedDemo';
 import { handle } from '../handle';
 
 /** Makes the demo visit, for those who started without it. */

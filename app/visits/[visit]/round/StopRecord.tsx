@@ -72,7 +72,7 @@ export function StopRecord({
         ))}
         {photos.map((row) => (
           <li key={row.id}>
-            { }
+            {}
             <img src={`/api/photos/${row.id}/file`} alt={row.value.name} className={styles.thumb} />
             <Select
               aria-label={`What the photo ${row.value.name} shows`}

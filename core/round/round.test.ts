@@ -1,0 +1,240 @@
+import { surfacesOf } from '../house/surfacesOf';
+import { templateRooms, TEMPLATES, TEMPLATE_NAMES, type TemplateName } from '../house/templates';
+import { STAND_IN_CAMERA } from '../simulate/standInCamera';
+import { ID, visitDocument } from '../testing/visit';
+import type { Row } from '../visit/rows';
+import { coverageOf, minutesIn, outcomesOf } from './coverage';
+import { kitFor, kitOf } from './kit';
+import { layCard } from './layCard';
+import { lookForWords, PARTS, PART_WORDS } from './parts';
+import { cameraOf, openChanges, roundOf, stopRowOf } from './round';
+import type { StopValue } from './rows';
+import { FLATTEST_DEG, standFor, standWords } from './stand';
+import { stopGroups, type House } from './stops';
+
+function house(name: TemplateName): House {
+  let count = 0;
+  const newId = () => `id-${(count += 1)}`;
+  const template = TEMPLATES[name];
+  const rooms = templateRooms(template, ID.site).map((value) => ({ id: newId(), version: 1, value }));
+  const shell = { ...template.shell, frontAzimuth: 180 };
+  const surfaces = surfacesOf(ID.site, rooms, new Set(rooms.map(({ id }) => id)), shell, {}, newId);
+  return { rooms, surfaces: surfaces.map((surface) => ({ ...surface, version: 1 })) };
+}
+
+const nobody = { complaints: [], history: [] };
+const answered = (key: string, change: Partial<StopValue> = {}): Row<'stop'> => ({
+  id: key,
+  version: 1,
+  value: {
+    visitId: ID.visit,
+    key,
+    answer: 'nothing',
+    reason: '',
+    note: '',
+    probes: [],
+    openedAt: 0,
+    answeredAt: 60_000,
+    ...change,
+  },
+});
+
+describe('stops', () => {
+  test.each(TEMPLATE_NAMES)('of a %s: each once, in the order of the handbook, outdoors from two stand-points', (name) => {
+    const groups = stopGroups(house(name), nobody);
+    const keys = groups.flatMap(({ stops }) => stops.map(({ key }) => key));
+    expect(keys.length).toBeGreaterThan(8);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const { stops } of groups) {
+      const places = stops.map(({ part }) => PARTS.indexOf(part));
+      expect(places).toEqual([...places].sort((a, b) => a - b));
+    }
+    for (const facade of groups.filter(({ name: group }) => group.startsWith('Outside')))
+      expect(facade.stops.map(({ part }) => part)).toEqual(['facade-left', 'facade-right']);
+  });
+
+  test('of a bedroom under the loft: sill, window, wall, ceiling corners, ceiling', () => {
+    const bedroom = stopGroups(house('terrace'), nobody).find(({ name }) => name === 'Back bedroom')!;
+    expect(bedroom.stops.map(({ part }) => part)).toEqual(['sill', 'window', 'wall', 'ceiling-corners', 'ceiling']);
+  });
+
+  test('complaints come first in their room, history to the house when it names no room', () => {
+    const groups = stopGroups(house('terrace'), {
+      complaints: [{ place: 'front room', what: 'Cold feet' }],
+      history: [
+        { what: 'Chimney taken out', when: '' },
+        { what: 'Kitchen extended', when: '2001' },
+      ],
+    });
+    expect(groups[0]!.stops[0]).toMatchObject({ part: 'complaint', title: 'Complaint: Cold feet' });
+    expect(groups[0]!.stops[0]!.surfaceId).not.toBeNull();
+    expect(groups.at(-1)).toMatchObject({ id: null, name: 'The house' });
+    expect(groups.find(({ name }) => name === 'Kitchen')!.stops[0]!.title).toBe('History: Kitchen extended');
+  });
+
+  test('keep their keys when other complaints come and go', () => {
+    const keys = (complaints: { place: string; what: string }[]) =>
+      stopGroups(house('flat'), { complaints, history: [] }).flatMap(({ stops }) => stops.map(({ key }) => key));
+    const one = { place: 'Hall', what: 'Draught' };
+    const two = { place: 'Kitchen', what: 'Damp' };
+    expect(keys([two, one])).toEqual(expect.arrayContaining(keys([one])));
+  });
+
+  test('aim at something: inside the surface', () => {
+    const built = house('cottage');
+    const surfaces = new Map(built.surfaces.map(({ id, value }) => [id, value]));
+    for (const { stops } of stopGroups(built, nobody))
+      for (const { surfaceId, aim } of stops) {
+        const { widthM, heightM } = surfaces.get(surfaceId!)!;
+        expect(aim.x >= 0 && aim.x <= widthM && aim.y >= 0 && aim.y <= heightM).toBe(true);
+      }
+  });
+
+  test('a house without rooms has none', () => expect(stopGroups({ rooms: [], surfaces: [] }, nobody)).toEqual([]));
+});
+
+describe('standing', () => {
+  const camera = STAND_IN_CAMERA.value;
+  const built = house('terrace');
+  const surface = built.surfaces.find(({ value }) => value.name === 'Front wall')!.value;
+  const room = built.rooms[0]!.value;
+
+  test('far enough for the view, not through the wall behind', () => {
+    const far = standFor({ viewM: 1.5, part: 'wall' }, camera, surface, room);
+    expect(far.viewM).toBeCloseTo(1.5, 6);
+    expect(far.frames).toBe(1);
+    const cramped = standFor({ viewM: 9, part: 'wall' }, camera, surface, room);
+    expect(cramped.distanceM).toBe(room.plan.depth - 0.5);
+    expect(cramped.frames * cramped.viewM).toBeGreaterThan(9);
+    expect(standWords(cramped, 'wall').join(' ')).toContain(`take ${cramped.frames} frames`);
+  });
+
+  test('never nearer than the camera is sharp', () => {
+    expect(standFor({ viewM: 0.1, part: 'wall' }, camera, surface, room).distanceM).toBe(camera.minDistanceM);
+  });
+
+  test('aside before glass, within the flattest angle', () => {
+    const { asideM, distanceM } = standFor({ viewM: 1.9, part: 'window' }, camera, surface, room);
+    expect(asideM).toBeGreaterThan(0.3);
+    expect((Math.atan2(asideM, distanceM) * 180) / Math.PI).toBeLessThan(FLATTEST_DEG);
+    expect(standFor({ viewM: 1.9, part: 'wall' }, camera, surface, room).asideM).toBe(0);
+  });
+
+  test('outdoors as far as wanted', () => {
+    expect(standFor({ viewM: 9, part: 'facade-left' }, camera, surface, null).viewM).toBeCloseTo(9, 6);
+  });
+});
+
+test('in a cooled house faults are warm, from a loft they always are', () => {
+  expect(lookForWords('ceiling-corners', true)).toMatch(/^A warm fringe/);
+  expect(lookForWords('ceiling', true)).toMatch(/^Bright bays/);
+  expect(lookForWords('loft-floor', true)).toBe(PART_WORDS['loft-floor'].lookFor);
+});
+
+describe('coverage', () => {
+  const groups = stopGroups(house('garage'), nobody);
+  const stops = groups.flatMap((group) => group.stops);
+  const [a, b, c] = stops.map(({ key }) => key) as [string, string, string];
+
+  test('answers, frames and nothing', () => {
+    const outcomes = outcomesOf(
+      groups,
+      [answered(a), answered(b, { answer: 'unsolved' })],
+      [{ stopKey: c }, { stopKey: b }, { stopKey: 'x' }],
+    );
+    expect([a, b, c, stops[3]!.key].map((key) => outcomes.get(key))).toEqual(['nothing', 'unsolved', 'seen', null]);
+    expect(coverageOf(stops, outcomes)).toEqual({ stops: stops.length, answered: 3, unreached: 0, unsolved: 1 });
+  });
+
+  test('an answer that was taken back leaves what the frames say', () => {
+    expect(outcomesOf(groups, [answered(a, { answer: null })], []).get(a)).toBeNull();
+    expect(outcomesOf(groups, [answered(a, { answer: null })], [{ stopKey: a }]).get(a)).toBe('seen');
+  });
+
+  test('time in a room goes from its first look to its last answer', () => {
+    const group = groups[0]!;
+    const rows = [
+      answered(group.stops[0]!.key, { openedAt: 0 }),
+      answered(group.stops[1]!.key, { openedAt: 60_000, answeredAt: 300_000 }),
+    ];
+    expect(minutesIn(group, rows)).toBe(5);
+    expect(minutesIn(group, [])).toBeNull();
+  });
+});
+
+describe('a card', () => {
+  const stops = stopGroups(house('garage'), nobody).flatMap((group) => group.stops);
+  const keys = stops.map(({ key }) => key);
+  const minute = 60_000;
+
+  test('lies on the stops that were open, by the camera’s own clock', () => {
+    const answers = keys
+      .slice(0, 3)
+      .map((key, i) => answered(key, { openedAt: i * 5 * minute, answeredAt: (i * 5 + 4) * minute }));
+    const pictures = [1, 6, 7, 11, 40].map((at, i) => ({ id: String(i), takenAt: (at + 60) * minute }));
+    expect(layCard(pictures, 3600, stops, answers).map(({ stopKey }) => stopKey)).toEqual([
+      keys[0],
+      keys[1],
+      keys[1],
+      keys[2],
+      null,
+    ]);
+    expect(layCard(pictures, 0, stops, answers).every(({ stopKey }) => stopKey === null)).toBe(true);
+  });
+
+  test('without times in the round, pauses part it into heaps in the order of the walk', () => {
+    const times = [0, 10, 20, 400, 410, 900, 1300].map((s, i) => ({ id: String(i), takenAt: s * 1000 }));
+    const three = stops.slice(0, 3);
+    expect(layCard(times, 0, three, []).map(({ stopKey }) => keys.indexOf(stopKey!))).toEqual([0, 0, 0, 0, 0, 1, 2]);
+  });
+
+  test('an empty card, a house without stops', () => {
+    expect(layCard([], 0, stops, [])).toEqual([]);
+    expect(layCard([{ id: 'a', takenAt: 0 }], 0, [], [])).toEqual([{ id: 'a', stopKey: null }]);
+  });
+});
+
+describe('the round of a document', () => {
+  test('follows from its house and complaints', () => {
+    const document = visitDocument();
+    const { groups, coverage } = roundOf(document);
+    expect(groups.map(({ name }) => name)).toEqual(['Front room', 'The house']);
+    expect(coverage.answered).toBe(0);
+    const key = groups[0]!.stops[0]!.key;
+    const row = stopRowOf(document, key);
+    expect(row).toMatchObject({ version: 0, value: { key, answer: null } });
+    document.rows.stop[row.id] = { ...row, version: 1, value: { ...row.value, answer: 'seen' } };
+    expect(roundOf(document).coverage.answered).toBe(1);
+    expect(stopRowOf(document, key).version).toBe(1);
+  });
+
+  test('a frame that was taken back answers nothing', () => {
+    const document = visitDocument();
+    const key = roundOf(document).stops[1]!.key;
+    document.rows.frame[ID.frame]!.value.stopKey = key;
+    expect(roundOf(document).outcomes.get(key)).toBe('seen');
+    document.rows.frame[ID.frame]!.value.discarded = true;
+    expect(roundOf(document).outcomes.get(key)).toBeNull();
+  });
+
+  test('kit, camera and what is to be put back', () => {
+    const document = visitDocument();
+    expect(kitOf(document).value.items).toEqual(kitFor('heat-loss'));
+    expect(cameraOf(document).id).toBe(STAND_IN_CAMERA.id);
+    document.rows.visit[ID.visit]!.value.cameraId = ID.camera;
+    expect(cameraOf(document).value.name).toBe('Row camera');
+    const change = {
+      visitId: ID.visit,
+      kind: 'vent' as const,
+      what: 'Vent',
+      was: 'open',
+      now: 'taped',
+      changedAt: 5,
+      putBackAt: null,
+    };
+    document.rows.putBack.a = { id: 'a', version: 1, value: change };
+    document.rows.putBack.b = { id: 'b', version: 1, value: { ...change, changedAt: 1 } };
+    document.rows.putBack.c = { id: 'c', version: 1, value: { ...change, putBackAt: 9 } };
+    expect(openChanges(document).map(({ id }) => id)).toEqual(['b', 'a']);
+  });
+});

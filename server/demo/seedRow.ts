@@ -1,0 +1,208 @@
+import { eq } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import { NO_SETTINGS } from '@core/radiometry/settings';
+import { kitFor } from '@core/round/kit';
+import { houseScene, sceneCamera } from '@core/simulate/houseScene';
+import { poseFor } from '@core/simulate/pinhole';
+import type { Opening, RoomValue, SurfaceValue } from '@core/house/rows';
+import type { Database } from '@data/connection';
+import { OLD_KILN_ROW as demo, type DemoSurface } from '@data/demo/oldKilnRow';
+import { loadSimulated } from '@data/queries/house';
+import { roomColumns } from '@data/queries/tables';
+import { createVisit } from '@data/queries/visits';
+import * as t from '@data/schema';
+import { takePicture } from './takePicture';
+import { walkRound } from './walkRound';
+
+function momentOf(time: string, seconds = 0): Date {
+  return new Date(`${demo.visit.day}T${time}:${String(seconds).padStart(2, '0')}Z`);
+}
+
+/** One evening at No. 2, walked in full: frames of described surfaces, regions, findings, log, kit, put-back list. */
+export async function seedRow(db: Database): Promise<string> {
+  const { conditions } = demo;
+  const { visitId, siteId } = await createVisit(db, {
+    site: demo.site,
+    kind: 'heat-loss',
+    title: demo.visit.title,
+    question: demo.visit.question,
+    startedAt: momentOf('19:10').getTime(),
+    insideC: conditions.insideC,
+    outsideC: conditions.outsideC,
+    humidityPct: conditions.humidityPct,
+    rooms: [],
+  });
+  const { windMs, sunHours, rainHours } = conditions;
+  await db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
+  await db.update(t.intake).set(demo.intake).where(eq(t.intake.visitId, visitId));
+  await db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
+  const cameraId = newId();
+  await db.insert(t.camera).values({ id: cameraId, ...demo.camera });
+  await db.insert(t.instrument).values(demo.instruments.map((instrument) => ({ id: newId(), ...instrument })));
+  await db.insert(t.settings).values({ id: newId(), visitId, emissivity: demo.emissivity, reflectedC: demo.reflectedC });
+
+  const roomIds = await addRooms(db, siteId);
+  const surfaces = await addSurfaces(db, siteId, roomIds);
+  for (const [number, wanted] of demo.frames.entries()) {
+    const surface = surfaces.get(wanted.surface)!;
+    const pose = poseFor(
+      surface.value.widthM,
+      { x: surface.value.widthM / 2, y: surface.value.heightM / 2 },
+      sceneCamera(demo.camera),
+    );
+    const scene = houseScene(await loadSimulated(db, visitId, surface.id), sceneCamera(demo.camera), pose, number);
+    const { frameId, photoId } = await takePicture(db, visitId, {
+      scene,
+      stem: `row-${String(number + 1).padStart(3, '0')}`,
+      name: wanted.name,
+      takenAt: momentOf(wanted.at, 5),
+      surfaceId: surface.id,
+      surface: surface.value,
+      stopKey: wanted.stop && `${surface.id}:${wanted.stop}`,
+      cameraId,
+    });
+    await addRegions(db, visitId, frameId, photoId, wanted);
+  }
+  await addRecords(db, visitId);
+  await walkRound(db, visitId, {
+    from: momentOf('19:12'),
+    camera: { id: cameraId, value: demo.camera },
+    wants: (stop) => stop.part.startsWith('facade'),
+    says: (stop) => {
+      const said = demo.answers.find(({ title }) => stop.title.includes(title));
+      return said && { answer: said.answer, reason: said.reason, note: said.note };
+    },
+  });
+  return visitId;
+}
+
+async function addRooms(db: Database, siteId: string): Promise<Map<string, string>> {
+  const rooms = demo.rooms.map((room, ordinal) => {
+    const value: RoomValue = { siteId, heightM: 2.4, ordinal, ...room };
+    return { id: newId(), ...roomColumns(value) };
+  });
+  await db.insert(t.room).values(rooms);
+  return new Map(rooms.map(({ id, name }) => [name, id]));
+}
+
+const OPENINGS = { window: 'window', door: 'door' } as const;
+
+/** Openings that a described surface shows. */
+function openingsIn({ features }: DemoSurface): Opening[] {
+  return features.flatMap((feature): Opening[] => {
+    if (feature.kind === 'window' || feature.kind === 'door') {
+      const { kind, x, y, width, height } = feature;
+      return [{ kind: OPENINGS[kind], x, y, width, height }];
+    }
+    if (feature.kind !== 'panel' || feature.look !== 'hatch') return [];
+    const { x, y, width, height } = feature;
+    return [{ kind: 'hatch', x, y, width, height }];
+  });
+}
+
+async function addSurfaces(db: Database, siteId: string, roomIds: Map<string, string>) {
+  const described = new Map<DemoSurface, { id: string; value: SurfaceValue }>();
+  for (const { surface } of demo.frames) {
+    const { name, kind, behind, azimuth, width, height } = surface;
+    const ordinal = described.size;
+    const value: SurfaceValue = {
+      siteId,
+      roomId: roomIds.get(surface.room)!,
+      name,
+      kind,
+      azimuth,
+      mass: 'brick',
+      behind,
+      widthM: width,
+      heightM: height,
+      openings: openingsIn(surface),
+      otherSideId: null,
+      ordinal,
+    };
+    described.set(surface, { id: newId(), value });
+  }
+  const outside = demo.outside.map((facade, i) => {
+    const openings: Opening[] = [
+      { kind: 'window', x: 1.9, y: 0.8, width: 1.1, height: 1.1 },
+      { kind: 'window', x: 1.9, y: 3.2, width: 1.1, height: 1.1 },
+    ];
+    const kind = 'facade' as const;
+    const ordinal = 100 + i;
+    return {
+      id: newId(),
+      siteId,
+      roomId: null,
+      kind,
+      mass: 'brick' as const,
+      behind: 'room' as const,
+      otherSideId: null,
+      ordinal,
+      openings,
+      ...facade,
+    };
+  });
+  // An outside wall knows the side of the house that it is seen from.
+  for (const { value } of described.values()) {
+    if (value.behind === 'outside') value.otherSideId = outside.find(({ azimuth }) => azimuth === value.azimuth)?.id ?? null;
+  }
+  await db
+    .insert(t.surface)
+    .values([...[...described].map(([{ features }, { id, value }]) => ({ id, ...value, described: features })), ...outside]);
+  await db.insert(t.settings).values(outside.map(({ id }) => ({ ...NO_SETTINGS, id: newId(), surfaceId: id, emissivity: 0.93 })));
+  return described;
+}
+
+async function addRecords(db: Database, visitId: string): Promise<void> {
+  await db.insert(t.kit).values({ id: newId(), visitId, items: kitFor('heat-loss').map((item) => ({ ...item, packed: true })) });
+  await db.insert(t.putBack).values(
+    demo.changes.map(({ at, back, ...change }) => ({
+      id: newId(),
+      visitId,
+      ...change,
+      changedAt: momentOf(at),
+      putBackAt: momentOf(back),
+    })),
+  );
+  await db.insert(t.log).values({
+    id: newId(),
+    visitId,
+    name: 'By hand',
+    entries: demo.log.map(({ at, ...air }) => ({ at: momentOf(at).getTime(), ...air })),
+  });
+}
+
+async function addRegions(
+  db: Database,
+  visitId: string,
+  frameId: string,
+  photoId: string,
+  wanted: (typeof demo.frames)[number],
+): Promise<void> {
+  const rows = wanted.regions.map(({ name, box: [x, y, width, height] }, ordinal) => ({
+    id: newId(),
+    frameId,
+    name,
+    ordinal,
+    shape: { kind: 'box' as const, x, y, width, height },
+  }));
+  if (rows.length > 0) await db.insert(t.region).values(rows);
+  const idOf = (name: string) => rows.find((row) => row.name === name)!.id;
+  const reference = rows.find((row) => row.name.startsWith('sound'));
+  await db
+    .update(t.frame)
+    .set({ referenceId: reference?.id ?? null })
+    .where(eq(t.frame.id, frameId));
+  if (reference && wanted.name === 'Window wall') {
+    await db.update(t.visit).set({ referenceInsideId: reference.id }).where(eq(t.visit.id, visitId));
+  }
+  if (wanted.finding) {
+    const { title, note } = wanted.finding;
+    const pairId = newId();
+    await db
+      .insert(t.pair)
+      .values({ id: pairId, thisRegionId: idOf(wanted.finding.this), thatRegionId: idOf(wanted.finding.that) });
+    await db
+      .insert(t.finding)
+      .values({ id: newId(), visitId, frameId, pairId, photoId, title, note, recordedAt: momentOf('20:05') });
+  }
+}

@@ -1,0 +1,50 @@
+import sharp from 'sharp';
+import { writeTiff } from '@core/formats/tiff/write';
+import type { StopValue } from '@core/round/rows';
+import { sideOf } from '@core/round/stops';
+import { renderPhoto } from '@core/simulate/renderPhoto';
+import { renderScene } from '@core/simulate/renderScene';
+import type { Scene } from '@core/simulate/scene';
+import type { SurfaceValue } from '@core/house/rows';
+import type { Database } from '@data/connection';
+import { nodeCodecs } from '../codecs';
+import { decodeFile } from '../decode';
+import { importFile } from '../importFile';
+
+const PHOTO_WIDTH = 480;
+/** A photo is taken some seconds after its frame. */
+const PHOTO_AFTER_MS = 4000;
+
+export interface DemoPicture {
+  scene: Scene;
+  stem: string;
+  name: string;
+  takenAt: Date;
+  surfaceId: string;
+  surface: SurfaceValue;
+  stopKey: StopValue['key'] | null;
+  cameraId: string;
+}
+
+/** Takes frame and photo of a scene into a visit through the same import as everybody's files. */
+export async function takePicture(
+  db: Database,
+  visitId: string,
+  { scene, stem, name, takenAt, surfaceId, surface, stopKey, cameraId }: DemoPicture,
+): Promise<{ frameId: string; photoId: string }> {
+  const common = { name, surfaceId, stopKey, cameraId, roomId: surface.roomId, side: sideOf(surface) };
+  const file = { ...common, fileName: `${stem}.tif`, takenAt, bytes: writeTiff(renderScene(scene), nodeCodecs) };
+  const frame = await importFile(db, visitId, file, undefined, async (bytes) => decodeFile(bytes));
+  const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
+  const bytes = await sharp(rgb, { raw: { width, height, channels: 3 } })
+    .jpeg({ quality: 86 })
+    .toBuffer();
+  const photo = await importFile(db, visitId, {
+    ...common,
+    frameId: frame.id,
+    fileName: `${stem}-photo.jpg`,
+    takenAt: new Date(takenAt.getTime() + PHOTO_AFTER_MS),
+    bytes,
+  });
+  return { frameId: frame.id, photoId: photo.id };
+}
