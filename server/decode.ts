@@ -6,6 +6,12 @@ import { thumbnailOf } from '@core/frame/thumbnail';
 import { readFrame } from '@core/formats/readFrame';
 import { nodeCodecs } from './codecs';
 
+export interface FileToDecode {
+  bytes: Uint8Array;
+  /** What its camera's checks say has to be added, K. */
+  offsetK: number;
+}
+
 /** A file's frame, ready to be stored. Plain data: it crosses from the worker as it is. */
 export interface DecodedFrame {
   width: number;
@@ -16,6 +22,8 @@ export interface DecodedFrame {
   format: string;
   sourceUnit: string;
   basis: Basis;
+  /** Added to what the file says, K. */
+  offsetK: number;
   noiseK: number;
   minC: number;
   maxC: number;
@@ -32,12 +40,14 @@ function bytesOf(values: Float32Array): Uint8Array {
 }
 
 /**
- * Reads a radiometric file and computes what never changes about it.
+ * Reads a radiometric file, adds its camera's offset and computes what never changes about it. The file itself is kept as it
+ * came, so that the offset can be undone.
  *
  * @throws CoreError as `readFrame`
  */
-export function decodeFile(bytes: Uint8Array): DecodedFrame {
+export function decodeFile({ bytes, offsetK }: FileToDecode): DecodedFrame {
   const frame = readFrame(bytes, nodeCodecs);
+  if (offsetK !== 0) frame.values.forEach((value, i) => (frame.values[i] = value + offsetK));
   const extremes = extremesOf(frame.values);
   if (!extremes) throw new CoreError('not_finite', 'No pixel of the file holds a temperature.', {}, 'Export the frame again.');
   const thumb = thumbnailOf(frame, THUMB_PIXELS);
@@ -49,6 +59,7 @@ export function decodeFile(bytes: Uint8Array): DecodedFrame {
     format: frame.provenance.format,
     sourceUnit: frame.provenance.sourceUnit,
     basis: frame.basis,
+    offsetK,
     noiseK: estimateNoise(frame),
     minC: extremes.min,
     maxC: extremes.max,

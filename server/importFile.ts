@@ -5,9 +5,10 @@ import type { FrameWarning } from '@core/frame/frame';
 import { fileKind } from '@core/formats/readFrame';
 import type { Side } from '@core/visit/rows';
 import type { Database } from '@data/connection';
+import { cameraOffset } from '@data/queries/cameras';
 import { shaOf } from '@data/queries/blobs';
 import { addFrame, addPhoto, findByFile, requireVisit } from '@data/queries/files';
-import type { DecodedFrame } from './decode';
+import type { DecodedFrame, FileToDecode } from './decode';
 import { WorkerPool } from './workerPool';
 
 /** The largest photo that is decoded, pixels. */
@@ -36,9 +37,9 @@ export interface ImportOutcome {
   warnings: FrameWarning[];
 }
 
-const shared = globalThis as { denDecoders?: WorkerPool<Uint8Array, DecodedFrame> };
+const shared = globalThis as { denDecoders?: WorkerPool<FileToDecode, DecodedFrame> };
 
-function decoders(): WorkerPool<Uint8Array, DecodedFrame> {
+function decoders(): WorkerPool<FileToDecode, DecodedFrame> {
   shared.denDecoders ??= new WorkerPool('decode', 2);
   return shared.denDecoders;
 }
@@ -65,7 +66,7 @@ export async function importFile(
   visitId: string,
   file: IncomingFile,
   signal?: AbortSignal,
-  decode: (bytes: Uint8Array) => Promise<DecodedFrame> = (bytes) => decoders().run(bytes, signal ? { signal } : {}),
+  decode: (file: FileToDecode) => Promise<DecodedFrame> = (wanted) => decoders().run(wanted, signal ? { signal } : {}),
 ): Promise<ImportOutcome> {
   await requireVisit(db, visitId);
   const same = await findByFile(db, visitId, shaOf(file.bytes));
@@ -87,7 +88,10 @@ export async function importFile(
     await addPhoto(db, { ...common, ...facts, frameId: file.frameId ?? null, file: file.bytes });
     return { kind: 'photo', id, name, warnings: [] };
   }
-  const { pixels, thumb, warnings, ...facts } = await decode(file.bytes);
+  const { pixels, thumb, warnings, ...facts } = await decode({
+    bytes: file.bytes,
+    offsetK: await cameraOffset(db, file.cameraId ?? null),
+  });
   if (signal?.aborted) throw new CoreError('cancelled', 'Cancelled.', {}, '');
   await addFrame(db, {
     ...common,

@@ -7,7 +7,7 @@ const file = (name: string) => new Uint8Array(readFileSync(`core/testing/interch
 
 describe('decoding a file for the database', () => {
   test('gives pixels as little-endian float32, a thumbnail and what never changes', () => {
-    const decoded = decodeFile(file('tiff-u16ck-le-plain.tif'));
+    const decoded = decodeFile({ bytes: file('tiff-u16ck-le-plain.tif'), offsetK: 0 });
     expect(decoded).toMatchObject({ width: 80, height: 60, format: 'tiff', sourceUnit: 'cK', basis: { kind: 'apparent' } });
     const view = new DataView(decoded.pixels.buffer, decoded.pixels.byteOffset);
     expect(decoded.pixels).toHaveLength(80 * 60 * 4);
@@ -18,7 +18,14 @@ describe('decoding a file for the database', () => {
     expect(decoded.noiseK).toBeGreaterThan(0);
   });
 
-  test('refuses as the reader does', () => expect(() => decodeFile(file('bad-nan.tif'))).toThrow(CoreError));
+  test('adds the offset of its camera to every pixel', () => {
+    const [plain, offset] = [0, 0.7].map((offsetK) => decodeFile({ bytes: file('tiff-u16ck-le-plain.tif'), offsetK }));
+    expect(offset!.meanC - plain!.meanC).toBeCloseTo(0.7, 4);
+    expect(offset!.noiseK).toBeCloseTo(plain!.noiseK, 3);
+  });
+
+  test('refuses as the reader does', () =>
+    expect(() => decodeFile({ bytes: file('bad-nan.tif'), offsetK: 0 })).toThrow(CoreError));
 });
 
 describe('long tasks', () => {

@@ -41,6 +41,18 @@ function saturationTemperature(logPressure: number, start: number): number {
 }
 
 /**
+ * Temperature at which water boils.
+ *
+ * @param pressure - of the air, Pa, 30 000 … 120 000
+ * @returns °C
+ * @throws CoreError `out_of_range`
+ */
+export function boilingPointFromPressure(pressure: number): number {
+  requireRange('pressure', pressure, 30_000, 120_000);
+  return saturationTemperature(Math.log(pressure), 95);
+}
+
+/**
  * Dew point of moist air (frost point below 0 °C).
  *
  * @param air - dry-bulb temperature, °C, −80 … 200

@@ -79,7 +79,7 @@ function onWall(stop: Stop, surfaces: Row<'surface'>[]): Stop {
   const wall = surfaces.find(({ value }) => value.kind === 'wall' && losesHeat(value.behind)) ?? surfaces[0];
   if (!wall) return stop;
   const { widthM, heightM } = wall.value;
-  return { ...stop, surfaceId: wall.id, aim: { x: widthM / 2, y: heightM / 2 }, viewM: Math.min(4, widthM) };
+  return { ...stop, surfaceId: wall.id, aim: { x: widthM / 2, y: heightM / 2 }, viewM: Math.min(3, widthM) };
 }
 
 function stopOn(surface: Row<'surface'>, part: Part, groupId: string, change: Partial<Stop> = {}): Stop {

@@ -15,8 +15,8 @@ export interface Pattern {
 }
 
 export const PATTERN_CAMERA: SceneCamera = {
-  width: 160,
-  height: 120,
+  width: 80,
+  height: 60,
   noise: 0.05,
   uniformity: 0.08,
   blur: 0.7,
@@ -113,7 +113,7 @@ export const PATTERNS: Pattern[] = [
     cause: null,
     sign: -1,
   },
-  { pattern: 'Dots on lines', features: [{ kind: 'net', what: 'fixings', spacing: 0.6, strength: 0.08 }], cause: null, sign: -1 },
+  { pattern: 'Dots on lines', features: [{ kind: 'net', what: 'fixings', spacing: 0.6, strength: 0.16 }], cause: null, sign: -1 },
   { pattern: 'Net of joints', features: [{ kind: 'net', what: 'mortar', spacing: 0.23, strength: 0.05 }], cause: null, sign: -1 },
   {
     pattern: 'Smooth gradient into a corner or floor edge',
@@ -153,7 +153,7 @@ export const PATTERNS: Pattern[] = [
   },
   {
     pattern: 'Thin warm line of a cable under load',
-    features: [{ kind: 'line', what: 'cable', points: way, spread: 0.025, strength: 0.8 }],
+    features: [{ kind: 'line', what: 'cable', points: way, spread: 0.03, strength: 1.2 }],
     cause: 'cable',
     sign: 1,
   },

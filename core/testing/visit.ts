@@ -41,6 +41,7 @@ export function visitDocument(): VisitDocument {
     format: 'tiff',
     sourceUnit: 'C',
     basis: { kind: 'apparent' as const },
+    offsetK: 0,
     noiseK: 0.05,
     minC: 13,
     maxC: 18,

@@ -11,6 +11,8 @@ export interface FrameFacts {
   format: string;
   sourceUnit: string;
   basis: Basis;
+  /** Added to what the file says, by the camera's checks, K. */
+  offsetK: number;
   /** Standard deviation of one pixel's noise, K. */
   noiseK: number;
   /** Extremes and mean as stored, °C. */

@@ -112,6 +112,7 @@ ALTER TABLE `camera` ADD `archived` boolean DEFAULT false NOT NULL;--> statement
 ALTER TABLE `frame` ADD `surface_id` binary(16);--> statement-breakpoint
 ALTER TABLE `frame` ADD `stop_key` varchar(160);--> statement-breakpoint
 ALTER TABLE `frame` ADD `discarded` boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE `frame` ADD `offset_k` double DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `photo` ADD `role` enum('view','close-up','plate') DEFAULT 'view' NOT NULL;--> statement-breakpoint
 ALTER TABLE `photo` ADD `stop_key` varchar(160);--> statement-breakpoint
 ALTER TABLE `photo` ADD `discarded` boolean DEFAULT false NOT NULL;--> statement-breakpoint

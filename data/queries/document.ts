@@ -97,6 +97,7 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
           format: row.format,
           sourceUnit: row.sourceUnit,
           basis: row.basis,
+          offsetK: row.offsetK,
           noiseK: row.noiseK,
           minC: row.minC,
           maxC: row.maxC,

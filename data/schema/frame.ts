@@ -57,6 +57,8 @@ export const frame = mysqlTable(
     format: varchar({ length: 16 }).notNull(),
     sourceUnit: varchar('source_unit', { length: 2 }).notNull(),
     basis: json().$type<Basis>().notNull(),
+    /** What was added to what the file says, by the camera's checks. */
+    offsetK: double('offset_k').notNull().default(0),
     /** Estimated from the frame: standard deviation of one pixel's noise. */
     noiseK: double('noise_k').notNull(),
     minC: double('min_c').notNull(),

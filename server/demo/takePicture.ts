@@ -34,7 +34,7 @@ export async function takePicture(
 ): Promise<{ frameId: string; photoId: string }> {
   const common = { name, surfaceId, stopKey, cameraId, roomId: surface.roomId, side: sideOf(surface) };
   const file = { ...common, fileName: `${stem}.tif`, takenAt, bytes: writeTiff(renderScene(scene), nodeCodecs) };
-  const frame = await importFile(db, visitId, file, undefined, async (bytes) => decodeFile(bytes));
+  const frame = await importFile(db, visitId, file, undefined, async (wanted) => decodeFile(wanted));
   const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
   const bytes = await sharp(rgb, { raw: { width, height, channels: 3 } })
     .jpeg({ quality: 86 })

@@ -1,7 +1,7 @@
-import { decodeFile, type DecodedFrame } from '../decode';
+import { decodeFile, type DecodedFrame, type FileToDecode } from '../decode';
 import { serveJobs } from './serve';
 
-serveJobs<Uint8Array, DecodedFrame>(
-  (bytes) => decodeFile(bytes),
+serveJobs<FileToDecode, DecodedFrame>(
+  (file) => decodeFile(file),
   (frame) => [frame.pixels.buffer as ArrayBuffer, frame.thumb.pixels.buffer as ArrayBuffer],
 );

@@ -10,6 +10,7 @@ import styles from './Desk.module.css';
 const PLACES = [
   { href: '/', name: 'Sites and visits' },
   { href: '/loans', name: 'Shared camera' },
+  { href: '/shelf', name: 'Shelf' },
 ] as const;
 
 /** The frame of pages that stand above a visit. */

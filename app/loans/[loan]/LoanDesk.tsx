@@ -13,6 +13,7 @@ import { Desk } from '@ui/shell/Desk';
 import { ConflictDialog } from '@ui/visit/ConflictDialog';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useWeather } from '@ui/weather/useWeather';
+import { Handovers } from './Handovers';
 import { HomeList } from './HomeList';
 import { LoanFields } from './LoanFields';
 import { TurnList } from './TurnList';
@@ -22,8 +23,17 @@ import styles from './LoanDesk.module.css';
 
 const DAY_MS = 24 * 3_600_000;
 
-/** One loan: its days, the homes that wait, and who has the camera when. */
-export function LoanDesk(props: { loan: Row<'loan'>; homes: Row<'loanHome'>[]; sites: Row<'site'>[] }) {
+interface Props {
+  loan: Row<'loan'>;
+  homes: Row<'loanHome'>[];
+  sites: Row<'site'>[];
+  /** Cameras that can be lent, and who has had them. */
+  cameras: Row<'camera'>[];
+  handovers: Row<'handover'>[];
+}
+
+/** One loan: its days, the homes that wait, who has the camera when, and how it came back. */
+export function LoanDesk(props: Props) {
   return (
     <Desk here="/loans" wide>
       <Work {...props} />
@@ -31,7 +41,7 @@ export function LoanDesk(props: { loan: Row<'loan'>; homes: Row<'loanHome'>[]; s
   );
 }
 
-function Work({ loan, homes, sites }: { loan: Row<'loan'>; homes: Row<'loanHome'>[]; sites: Row<'site'>[] }) {
+function Work({ loan, homes, sites, cameras, handovers }: Props) {
   const store = useLoan({ loan, homes: Object.fromEntries(homes.map((row) => [row.id, row])) });
   const { value } = store.rows.loan;
   const site = new Map(sites.map((row) => [row.id, row]));
@@ -79,6 +89,10 @@ function Work({ loan, homes, sites }: { loan: Row<'loan'>; homes: Row<'loanHome'
           {planned && <TurnList loan={waiting} planned={planned} />}
         </section>
       </div>
+      <section className={styles.card} aria-label="The camera itself">
+        <h2>The camera itself</h2>
+        <Handovers loanId={loan.id} timeZone={value.timeZone} cameras={cameras} handovers={handovers} />
+      </section>
       {store.conflict && <ConflictDialog conflict={store.conflict} onSettle={store.settle} />}
     </>
   );

@@ -37,7 +37,7 @@ export function Bench() {
 
   const base = `/visits/${document.visitId}/bench`;
   const asked = usePathname().slice(base.length + 1);
-  const frameId = document.rows.frame[asked] ? asked : (frames[0]?.id ?? null);
+  const frameId = document.rows.frame[asked]?.value.discarded === false ? asked : (frames[0]?.id ?? null);
   const show = useCallback(
     (id: string) => {
       dispatch({ kind: 'frame' });

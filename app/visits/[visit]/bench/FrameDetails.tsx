@@ -5,17 +5,21 @@ import { Button, Input, Popover, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { roomsOf } from '@core/visit/derive';
 import { frameValueSchema, type Row, type Side } from '@core/visit/rows';
+import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './FrameDetails.module.css';
 
 /** Where a frame was taken and what it is called; without a place it means nothing next week. */
 export function FrameDetails({ row }: { row: Row<'frame'> }) {
   const { document } = useVisit();
+  const units = useUnits();
+  const { offsetK } = document.frameFacts[row.id]!;
   const room = document.rows.room[row.value.roomId ?? '']?.value.name;
   return (
     <div className={styles.details}>
       <span>
         <b>{row.value.name}</b> · {room ?? 'no place yet'} · {row.value.side}
+        {offsetK !== 0 && ` · ${units.signedDifference(offsetK)} by the checks of its camera`}
       </span>
       <Popover trigger="click" placement="leftTop" title="This frame" content={<FrameForm key={row.version} row={row} />}>
         <Button size="small" type="text" icon={<EditOutlined />} aria-label="Change what this frame is" />
@@ -28,6 +32,7 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
   const { document, edit } = useVisit();
   const [name, setName] = useState(row.value.name);
   const checked = frameValueSchema.shape.name.safeParse(name);
+  const stated = Object.values(document.rows.finding).some(({ value }) => value.frameId === row.id);
   const put = (label: string, change: Partial<Row<'frame'>['value']>) =>
     edit(label, [{ entity: 'frame', rowId: row.id, value: { ...row.value, ...change } }]);
   return (
@@ -46,10 +51,22 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
       <Select
         id="frame-room"
         value={row.value.roomId}
-        onChange={(roomId) => put('Frame moved to another room', { roomId })}
+        onChange={(roomId) => put('Frame moved to another room', { roomId, surfaceId: null })}
         options={[
           { value: null, label: 'No place yet' },
           ...roomsOf(document).map(({ id, value }) => ({ value: id, label: value.name })),
+        ]}
+      />
+      <label htmlFor="frame-surface">Surface</label>
+      <Select
+        id="frame-surface"
+        value={row.value.surfaceId}
+        onChange={(surfaceId) => put('Surface of the frame', { surfaceId })}
+        options={[
+          { value: null, label: 'Not said' },
+          ...Object.values(document.rows.surface)
+            .filter(({ value }) => value.roomId === (row.value.side === 'outside' ? null : row.value.roomId))
+            .map(({ id, value }) => ({ value: id, label: value.name })),
         ]}
       />
       <span>Seen from</span>
@@ -59,6 +76,9 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
         onChange={(side) => put('Side of the frame', { side })}
         options={['inside', 'outside']}
       />
+      <Button danger disabled={stated} onClick={() => put(`Taken back: ${row.value.name}`, { discarded: true })}>
+        {stated ? 'A finding states this frame' : 'Take this frame back'}
+      </Button>
     </div>
   );
 }

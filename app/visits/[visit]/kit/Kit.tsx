@@ -150,7 +150,7 @@ export function Kit() {
               <div>
                 <dt>Noise, accuracy</dt>
                 <dd>
-                  {units.difference(noiseK)}, ± {units.difference(2 * calibrationK)}
+                  {(1000 * noiseK).toFixed(0)} mK, ± {units.difference(2 * calibrationK)}
                 </dd>
               </div>
               {offsetK !== 0 && (

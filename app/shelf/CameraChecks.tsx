@@ -1,0 +1,165 @@
+'use client';
+
+import { Button, InputNumber, Segmented } from 'antd';
+import { useState } from 'react';
+import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { CoreError } from '@core/errors';
+import { bathTemperature, offeredOffset, pressureFromAltitude } from '@core/camera/checks';
+import type { CameraCheck, CameraValue } from '@core/camera/rows';
+import { PAPER } from '@core/report/palette';
+import { number } from '@core/units/format';
+import { localDay } from '@core/units/localTime';
+import type { Row } from '@core/visit/rows';
+import { DataTable } from '@ui/table/DataTable';
+import styles from './Shelf.module.css';
+
+const BATHS = { ice: 'Melting ice', boiling: 'Boiling water' } as const;
+const now = () => Date.now();
+const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
+const dayOf = (at: number) => localDay(new Date(at).toISOString(), 'UTC');
+
+/** Checks in melting ice and boiling water, how the camera drifts between them, and the offset that they speak for. */
+export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: CameraValue): void }) {
+  const { value } = row;
+  const [bath, setBath] = useState<CameraCheck['bath']>('ice');
+  const [readC, setRead] = useState<number | null>(null);
+  const [altitude, setAltitude] = useState(0);
+  const [pressure, setPressure] = useState<number | null>(null);
+  const expected = expectedAt(bath, altitude, pressure);
+  const offer = offeredOffset(value.checks);
+  const checks = [...value.checks].sort((a, b) => a.at - b.at);
+  const data = checks.map((check) => ({ at: check.at, [check.bath]: Math.round(100 * (check.readC - check.expectedC)) / 100 }));
+  return (
+    <section className={styles.card}>
+      <h2>Checks</h2>
+      <p className={styles.quiet}>
+        Crushed ice in water, stirred, read square on: 0 °C. Water at a rolling boil, read from the side and not through the
+        steam. Boiling water scalds; keep children and the lens away.
+      </p>
+      <Segmented
+        aria-label="What it is checked against"
+        value={bath}
+        options={[
+          { value: 'ice', label: BATHS.ice },
+          { value: 'boiling', label: BATHS.boiling },
+        ]}
+        onChange={setBath}
+      />
+      <div className={styles.bar}>
+        {bath === 'boiling' && (
+          <>
+            <label>
+              <span>Altitude</span>
+              <InputNumber
+                aria-label="Altitude"
+                value={altitude}
+                step={50}
+                suffix="m"
+                onChange={(next) => setAltitude(next ?? 0)}
+              />
+            </label>
+            <label>
+              <span>or pressure, if you have it</span>
+              <InputNumber aria-label="Air pressure" value={pressure} step={1} suffix="hPa" onChange={setPressure} />
+            </label>
+          </>
+        )}
+        <label>
+          <span>The camera reads</span>
+          <InputNumber aria-label="The camera reads" value={readC} step={0.1} suffix="°C" onChange={setRead} />
+        </label>
+        <Button
+          disabled={readC === null || 'problem' in expected}
+          onClick={() => {
+            if (readC === null || 'problem' in expected) return;
+            onPut({ ...value, checks: [...value.checks, { at: now(), bath, readC, expectedC: expected.celsius }] });
+            setRead(null);
+          }}
+        >
+          Keep check
+        </Button>
+      </div>
+      {'problem' in expected ? (
+        <p role="alert">{expected.problem}</p>
+      ) : (
+        <p className={styles.quiet}>It should read {number(expected.celsius, 1)} °C.</p>
+      )}
+      {offer && (
+        <div className={styles.offer} data-testid="offset-offer">
+          <span>
+            The {offer.checks === 1 ? 'check' : `${offer.checks} checks`} of {dayOf(offer.at)} speak for{' '}
+            <b>{signed(offer.offset)} K</b> at room temperature; {signed(value.offsetK)} K is added to new frames.
+          </span>
+          {Math.abs(offer.offset - value.offsetK) >= 0.05 && (
+            <Button type="primary" onClick={() => onPut({ ...value, offsetK: Math.round(offer.offset * 100) / 100 })}>
+              Add {signed(offer.offset)} K to new frames
+            </Button>
+          )}
+        </div>
+      )}
+      {checks.length > 0 && (
+        <>
+          <div
+            style={{ height: 180 }}
+            role="img"
+            aria-label="What the camera read too much, over time; the numbers stand in the table"
+          >
+            <ResponsiveContainer>
+              <LineChart data={data} margin={{ top: 8, right: 12, bottom: 0, left: -14 }}>
+                <CartesianGrid stroke={PAPER.line} />
+                <XAxis
+                  dataKey="at"
+                  type="number"
+                  scale="time"
+                  domain={['dataMin', 'dataMax']}
+                  tickFormatter={dayOf}
+                  fontSize={11}
+                />
+                <YAxis unit=" K" fontSize={11} />
+                <Tooltip labelFormatter={(at) => dayOf(Number(at))} />
+                <Legend />
+                <ReferenceLine y={0} stroke={PAPER.edge} />
+                <Line dataKey="ice" name={BATHS.ice} stroke={PAPER.cool} connectNulls isAnimationActive={false} />
+                <Line dataKey="boiling" name={BATHS.boiling} stroke={PAPER.warm} connectNulls isAnimationActive={false} />
+              </LineChart>
+            </ResponsiveContainer>
+          </div>
+          <DataTable
+            name="Checks"
+            rows={checks}
+            rowKey={(check) => `${check.at} ${check.bath}`}
+            columns={[
+              { name: 'Day', value: (check) => new Date(check.at).toISOString().slice(0, 10), show: (check) => dayOf(check.at) },
+              { name: 'Against', value: (check) => BATHS[check.bath] },
+              { name: 'Read, °C', value: (check) => check.readC, show: (check) => number(check.readC, 1) },
+              { name: 'Should be, °C', value: (check) => check.expectedC, show: (check) => number(check.expectedC, 1) },
+              {
+                name: 'Off by, K',
+                value: (check) => check.readC - check.expectedC,
+                show: (check) => signed(check.readC - check.expectedC),
+              },
+            ]}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+function expectedAt(
+  bath: CameraCheck['bath'],
+  altitude: number,
+  pressure: number | null,
+): { celsius: number } | { problem: string } {
+  try {
+    return { celsius: bathTemperature(bath, pressure === null ? pressureFromAltitude(altitude) : pressure * 100) };
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return {
+      problem:
+        pressure === null
+          ? 'The altitude must lie between −400 and 5000 m.'
+          : 'The pressure must lie between 300 and 1200 hPa, not reduced to sea level.',
+    };
+  }
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Input, InputNumber } from 'antd';
+import { useState } from 'react';
+import { cameraValueSchema, type CameraValue } from '@core/camera/rows';
+import { sightAt } from '@core/camera/optics';
+import type { Row } from '@core/visit/rows';
+import { CommitText } from '@ui/form/CommitText';
+import styles from './Shelf.module.css';
+
+type NumberField =
+  'columns' | 'rows' | 'fieldDeg' | 'noiseK' | 'calibrationK' | 'uniformityK' | 'minDistanceM' | 'offsetK' | 'clockAheadS';
+
+const FIELDS: { name: NumberField; label: string; unit: string; step: number }[] = [
+  { name: 'columns', label: 'Pixels across', unit: 'px', step: 1 },
+  { name: 'rows', label: 'Pixels down', unit: 'px', step: 1 },
+  { name: 'fieldDeg', label: 'Field of view across', unit: '°', step: 0.5 },
+  { name: 'minDistanceM', label: 'Sharp from', unit: 'm', step: 0.1 },
+  { name: 'noiseK', label: 'Noise of a pixel', unit: 'K', step: 0.01 },
+  { name: 'calibrationK', label: 'Accuracy, standard', unit: 'K', step: 0.1 },
+  { name: 'uniformityK', label: 'Evenness, standard', unit: 'K', step: 0.05 },
+  { name: 'offsetK', label: 'Added to new frames', unit: 'K', step: 0.1 },
+  { name: 'clockAheadS', label: 'Its clock is ahead by', unit: 's', step: 1 },
+];
+
+const now = () => Date.now();
+
+/** What a camera sees, what its readings are worth, what belongs to it and who may borrow it. */
+export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed: boolean; onPut(value: CameraValue): void }) {
+  const { value } = row;
+  const [problem, setProblem] = useState<string | null>(null);
+  const put = (change: Partial<CameraValue>) => {
+    const checked = cameraValueSchema.safeParse({ ...value, ...change });
+    if (checked.success) onPut(checked.data);
+    const issue = checked.error?.issues[0];
+    setProblem(
+      issue ? `${FIELDS.find(({ name }) => name === issue.path[0])?.label ?? String(issue.path[0])} ${issue.message}.` : null,
+    );
+  };
+  const sight = sightAt(value, 2);
+  return (
+    <section className={styles.card} aria-label={value.name}>
+      <CommitText
+        label="Name of the camera"
+        value={value.name}
+        schema={cameraValueSchema.shape.name}
+        onCommit={(name) => put({ name })}
+      />
+      <div className={styles.fields}>
+        {FIELDS.map(({ name, label, unit, step }) => (
+          <label key={name}>
+            <span>{label}</span>
+            <InputNumber
+              aria-label={label}
+              value={value[name]}
+              step={step}
+              suffix={unit}
+              onChange={(next) => next !== null && put({ [name]: next })}
+            />
+          </label>
+        ))}
+      </div>
+      {problem && <p role="alert">{problem}</p>}
+      <p className={styles.quiet}>
+        At 2 m it sees {sight.width.toFixed(2)} × {sight.height.toFixed(2)} m; one pixel covers {(sight.pixel * 1000).toFixed(1)}{' '}
+        mm, the smallest honest spot is {(sight.spot * 1000).toFixed(0)} mm.
+      </p>
+      <Names title="What belongs to it" add="Another part" names={value.parts} onChange={(parts) => put({ parts })} />
+      <Names
+        title="Who was shown how to use it"
+        add="A borrower"
+        names={value.trained.map(({ who }) => who)}
+        onChange={(names) =>
+          put({ trained: names.map((who) => value.trained.find((person) => person.who === who) ?? { who, at: now() }) })
+        }
+      />
+      {!fixed && (
+        <Button danger onClick={() => put({ archived: true })}>
+          Take off the shelf
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function Names({
+  title,
+  add,
+  names,
+  onChange,
+}: {
+  title: string;
+  add: string;
+  names: string[];
+  onChange(names: string[]): void;
+}) {
+  const [draft, setDraft] = useState('');
+  const name = draft.trim().slice(0, 120);
+  return (
+    <div>
+      <h2>{title}</h2>
+      <ul className={styles.lines}>
+        {names.map((one) => (
+          <li key={one}>
+            {one}
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove ${one}`}
+              onClick={() => onChange(names.filter((other) => other !== one))}
+            />
+          </li>
+        ))}
+      </ul>
+      <form
+        className={styles.bar}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!name || names.includes(name)) return;
+          onChange([...names, name]);
+          setDraft('');
+        }}
+      >
+        <Input
+          aria-label={add}
+          placeholder={add}
+          value={draft}
+          maxLength={120}
+          onChange={(event) => setDraft(event.target.value)}
+          style={{ flex: 1 }}
+        />
+        <Button
+          htmlType="submit"
+          icon={<PlusOutlined />}
+          aria-label={`Add: ${add.toLowerCase()}`}
+          disabled={!name || names.includes(name)}
+        />
+      </form>
+    </div>
+  );
+}

@@ -1,0 +1,13 @@
+import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { database } from '@data/connection';
+import { ensureCamera, listCameras, listInstruments } from '@data/queries/cameras';
+import { Shelf } from './Shelf';
+
+export const dynamic = 'force-dynamic';
+
+export default async function ShelfPage() {
+  const db = database();
+  await ensureCamera(db, STAND_IN_CAMERA.id, STAND_IN_CAMERA.value);
+  const [cameras, instruments] = await Promise.all([listCameras(db), listInstruments(db)]);
+  return <Shelf cameras={cameras} instruments={instruments} />;
+}
