@@ -6,6 +6,9 @@ import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import { normalFrom, seededRandom } from '@core/simulate/random';
+import { houseScene, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
+import { renderScene } from '@core/simulate/renderScene';
+import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import { shareCamera, type Home } from '@core/sharing/shareCamera';
 import { hoursPlanSchema } from '@core/weather/plan';
 import { scoreHours } from '@core/weather/scoreHours';
@@ -74,6 +77,37 @@ function randomHomes(random: () => number): Home[] {
   }));
 }
 
+/** A wall with window and radiator, as the viewfinder meets it on most stops. */
+const bedroomWall: SimulatedSurface = {
+  id: 'bedroom wall',
+  surface: {
+    siteId: '',
+    roomId: '',
+    name: 'Front wall',
+    kind: 'wall',
+    azimuth: 180,
+    mass: 'brick',
+    behind: 'outside',
+    widthM: 4,
+    heightM: 2.4,
+    openings: [{ kind: 'window', x: 1.4, y: 0.4, width: 1.2, height: 1.1 }],
+    otherSideId: null,
+    ordinal: 0,
+  },
+  room: {
+    siteId: '',
+    name: 'Bedroom',
+    kind: 'bedroom',
+    storey: 1,
+    plan: { x: 0, y: 0, width: 4, depth: 4 },
+    heightM: 2.4,
+    ordinal: 0,
+  },
+  described: null,
+  weather: { insideC: 20, outsideC: 2, humidityPct: 45 },
+};
+const FROM_ASIDE = { aim: { x: 2, y: 1.2 }, distance: 3, aside: 0.8 };
+
 /** 95th percentile of sharing one camera among twelve homes, over a hundred random weeks, ms. */
 function sharing95(): number {
   const random = seededRandom(12);
@@ -87,7 +121,8 @@ function sharing95(): number {
   return times.sort((x, y) => x - y)[94]!;
 }
 
-/** `./den bench`: medians of the core's hot paths on a 640×480 frame (CSV on 320×240), a year of hours, in ms. */
+/** `./den bench`: medians of the core's hot paths on a 640×480 frame (CSV on 320×240), a year of hours, and a picture of
+ * the viewfinder at 320×240, in ms. */
 export function bench(): { document: unknown; refused: boolean } {
   const frame = wallFrame(640, 480);
   const small = wallFrame(320, 240);
@@ -116,6 +151,7 @@ export function bench(): { document: unknown; refused: boolean } {
     tiff: () => readFrame(tiff, nodeCodecs),
     csv: () => readFrame(csv, nodeCodecs),
     hours: () => scoreHours(year, plan),
+    viewfinder: () => renderScene(houseScene(bedroomWall, sceneCamera(STAND_IN_CAMERA.value), FROM_ASIDE, 1)),
   });
   return { document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv } }, refused: false };
 }

@@ -46,6 +46,33 @@ const VIEWS: Record<string, (page: Page, look: () => Promise<void>) => Promise<v
     await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(/Please do:/);
     await look();
   },
+  async 'kit and what is to be put back'(page, look) {
+    await openDemo(page);
+    await page.getByRole('link', { name: /Kit/ }).click();
+    await expect(page.getByRole('heading', { name: 'Air during the round' })).toBeVisible();
+    await look();
+  },
+  async 'the round, its end, the house and the card'(page, look) {
+    await openDemo(page);
+    await page.getByRole('link', { name: /Round/ }).click();
+    await expect(page.getByRole('img', { name: 'What the stand-in camera sees' })).toBeVisible();
+    await look();
+    await page.getByRole('button', { name: /End of the round/ }).click();
+    await expect(page.getByRole('heading', { name: /stops are answered/ })).toBeVisible();
+    await look();
+    await page.getByRole('link', { name: /House/ }).click();
+    await expect(page.getByTestId('house-summary')).toBeVisible();
+    await look();
+    await page.goBack();
+    await page.getByRole('link', { name: /Card to stops/ }).click();
+    await expect(page.getByTestId('card-frame').first()).toBeVisible();
+    await look();
+  },
+  async 'the shelf'(page, look) {
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await expect(page.getByTestId('offset-offer')).toBeVisible();
+    await look();
+  },
   async 'the bench and a new finding'(page, look) {
     await openDemo(page);
     await page.getByRole('button', { name: /sill, left/ }).click();
@@ -94,7 +121,7 @@ test('on a phone nothing breaks out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   await page.goto('/');
   await page.getByRole('link', { name: /Old Kiln Row/ }).click();
-  for (const stage of ['Question', 'Hours', 'Bench', 'Findings', 'Report']) {
+  for (const stage of ['Question', 'Hours', 'Kit', 'Round', 'Bench', 'Findings', 'Report']) {
     await page.getByRole('link', { name: new RegExp(stage) }).click();
     await page.waitForTimeout(500);
     const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -20,6 +20,9 @@ import {
   visitRow,
   type ScaleAnchor,
 } from '../visit/derive';
+import type { Outcome } from '../round/coverage';
+import { roundOf, stopRowOf } from '../round/round';
+import type { Stop } from '../round/stops';
 import type { VisitDocument } from '../visit/document';
 import { KINDS } from '../visit/kinds';
 import type { IntakeValue, Row } from '../visit/rows';
@@ -343,13 +346,44 @@ function settingFacts(settings: ResolvedSettings, unit: DisplayUnit): Fact[] {
   ];
 }
 
+/** What was looked at, place by place, as the round has it; rooms without stops by their frames alone. */
 function coverageFacts(document: VisitDocument): Fact[] {
-  const byPlace = new Map<string, string[]>();
-  const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
-  for (const { value } of roomsOf(document)) byPlace.set(value.name, []);
-  for (const frame of orderedFrames(document)) {
-    const room = names.get(frame.value.roomId ?? '') ?? 'No place noted';
-    byPlace.set(room, [...(byPlace.get(room) ?? []), frame.value.name]);
+  const { groups, outcomes } = roundOf(document);
+  const framesAt = new Map<string, string[]>();
+  for (const { value } of orderedFrames(document)) {
+    const place = sceneOf(document, value);
+    framesAt.set(place, [...(framesAt.get(place) ?? []), value.name]);
   }
-  return [...byPlace].map(([label, frames]) => ({ label, value: frames.length > 0 ? frames.join(', ') : 'not looked at' }));
+  const stopsAt = new Map(groups.map((group) => [group.name, group.stops]));
+  const places = new Set([...roomsOf(document).map(({ value }) => value.name), ...stopsAt.keys(), ...framesAt.keys()]);
+  return [...places].map((label) => {
+    const frames = framesAt.get(label) ?? [];
+    const stops = stopsAt.get(label) ?? [];
+    const told = frames.length > 0 ? frames.join(', ') : stops.length === 0 ? 'not looked at' : 'no frame';
+    return { label, value: [told, ...stopWords(document, stops, outcomes)].join('; ') };
+  });
+}
+
+/** The room of a frame, or the side of the house. */
+function sceneOf(document: VisitDocument, { roomId, surfaceId }: Row<'frame'>['value']): string {
+  const room = document.rows.room[roomId ?? '']?.value.name;
+  return room ?? document.rows.surface[surfaceId ?? '']?.value.name ?? 'No place noted';
+}
+
+function stopWords(document: VisitDocument, stops: Stop[], outcomes: Map<string, Outcome>): string[] {
+  if (stops.length === 0) return [];
+  const of = (wanted: Outcome) => stops.filter(({ key }) => (outcomes.get(key) ?? null) === wanted);
+  const titles = (list: Stop[]) => list.map(({ title }) => title.toLowerCase()).join(', ');
+  const reached = of('unreached').map(({ key, title }) => {
+    const { reason } = stopRowOf(document, key).value;
+    return `${title.toLowerCase()}${reason ? ` (${reason.toLowerCase()})` : ''}`;
+  });
+  const open = of(null);
+  return [
+    `${stops.length - open.length} of ${stops.length} stops answered`,
+    ...(of('nothing').length > 0 ? [`nothing to see: ${titles(of('nothing'))}`] : []),
+    ...(of('unsolved').length > 0 ? [`unsolved: ${titles(of('unsolved'))}`] : []),
+    ...(reached.length > 0 ? [`could not be reached: ${reached.join(', ')}`] : []),
+    ...(open.length > 0 && open.length < stops.length ? [`not looked at: ${titles(open)}`] : []),
+  ];
 }

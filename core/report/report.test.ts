@@ -54,7 +54,10 @@ describe('the report', () => {
   });
 
   test('says what was looked at', () => {
-    expect(report.coverage).toEqual([{ label: 'Front room', value: 'Chimney, Window wall' }]);
+    expect(report.coverage).toEqual([
+      { label: 'Front room', value: 'Chimney, Window wall; 0 of 4 stops answered' },
+      { label: 'The house', value: 'no frame; 0 of 1 stops answered' },
+    ]);
   });
 
   test('in °F a difference has no offset', () => {

@@ -26,7 +26,7 @@ export const test = base.extend<{ quiet: void }>({
 export { expect };
 
 /** A new, empty visit, made in the interface. */
-export async function newVisit(page: Page, name: string): Promise<string> {
+export async function newVisit(page: Page, name: string, rooms = 'Front room, Stairs'): Promise<string> {
   await page.goto('/');
   await page
     .getByRole('button', { name: /New visit|Begin a visit/ })
@@ -34,7 +34,7 @@ export async function newVisit(page: Page, name: string): Promise<string> {
     .click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Place', { exact: true }).fill(name);
-  await dialog.getByLabel('Rooms, in the order of the round').fill('Front room, Stairs');
+  await dialog.getByLabel('Rooms, in the order of the round').fill(rooms);
   await dialog.getByLabel('Air inside, °C').fill('20.1');
   await dialog.getByLabel('Air outside, °C').fill('0.8');
   await dialog.getByLabel('Humidity inside, %').fill('49');

@@ -25,6 +25,7 @@ export function PutBackList() {
   );
   const put = (row: Row<'putBack'>, label: string, change: Partial<PutBackValue>) =>
     edit(label, [{ entity: 'putBack', rowId: row.id, value: { ...row.value, ...change } }]);
+  const remove = (row: Row<'putBack'>) => edit(`Removed: ${row.value.what}`, [{ entity: 'putBack', rowId: row.id, value: null }]);
   const add = () => {
     const { example } = CHANGES[kind];
     const value = { visitId: document.visitId, kind, ...example, changedAt: now(), putBackAt: null };
@@ -35,69 +36,13 @@ export function PutBackList() {
       {rows.length === 0 && (
         <p className={styles.quiet}>Nothing was changed yet. Whatever you change for the survey, write it down here at once.</p>
       )}
-      {rows.map((row) => {
-        const { what, was, now: is, changedAt, putBackAt, kind: of } = row.value;
-        const { caution } = CHANGES[of];
-        return (
-          <article key={row.id} className={styles.row} data-done={putBackAt !== null} data-serious={caution !== null}>
-            <div className={styles.fields}>
-              <CommitText
-                label={`What was changed, ${what}`}
-                value={what}
-                schema={whatSchema}
-                onCommit={(next) => put(row, 'What was changed', { what: next })}
-              />
-              <label>
-                <span>was</span>
-                <CommitText
-                  label={`Value before, ${what}`}
-                  value={was}
-                  schema={wasSchema}
-                  onCommit={(next) => put(row, 'Value before', { was: next })}
-                />
-              </label>
-              <label>
-                <span>is now</span>
-                <CommitText
-                  label={`Value now, ${what}`}
-                  value={is}
-                  schema={nowSchema}
-                  onCommit={(next) => put(row, 'Value now', { now: next })}
-                />
-              </label>
-            </div>
-            <div className={styles.actions}>
-              {putBackAt === null ? (
-                <Button
-                  type="primary"
-                  icon={<RollbackOutlined />}
-                  onClick={() => put(row, `Put back: ${what}`, { putBackAt: now() })}
-                >
-                  Put back
-                </Button>
-              ) : (
-                <Button icon={<CheckOutlined />} onClick={() => put(row, `Not put back: ${what}`, { putBackAt: null })}>
-                  Put back at {localTime(new Date(putBackAt).toISOString(), siteOf(document).timeZone)}
-                </Button>
-              )}
-              <Button
-                type="text"
-                icon={<DeleteOutlined />}
-                aria-label={`Remove ${what}`}
-                onClick={() => edit(`Removed: ${what}`, [{ entity: 'putBack', rowId: row.id, value: null }])}
-              />
-            </div>
-            <small className={styles.quiet}>
-              {CHANGES[of].words} · changed at {localTime(new Date(changedAt).toISOString(), siteOf(document).timeZone)}
-            </small>
-            {caution && putBackAt === null && (
-              <p className={styles.caution} role="note">
-                <WarningOutlined /> {caution}
-              </p>
-            )}
-          </article>
-        );
-      })}
+      {rows.map((row) =>
+        row.value.putBackAt === null ? (
+          <OpenChange key={row.id} row={row} onPut={put} onRemove={() => remove(row)} />
+        ) : (
+          <DoneChange key={row.id} row={row} onPut={put} onRemove={() => remove(row)} />
+        ),
+      )}
       <div className={styles.add}>
         <Select
           aria-label="Kind of change"
@@ -108,5 +53,86 @@ export function PutBackList() {
         <Button onClick={add}>I changed something</Button>
       </div>
     </div>
+  );
+}
+
+interface ChangeProps {
+  row: Row<'putBack'>;
+  onPut(row: Row<'putBack'>, label: string, change: Partial<PutBackValue>): void;
+  onRemove(): void;
+}
+
+function useClock(): (moment: number) => string {
+  const { timeZone } = siteOf(useVisit().document);
+  return (moment) => localTime(new Date(moment).toISOString(), timeZone);
+}
+
+/** Still to be put back: all of it can be corrected, and what can happen is said. */
+function OpenChange({ row, onPut, onRemove }: ChangeProps) {
+  const clock = useClock();
+  const { what, was, now: is, changedAt, kind } = row.value;
+  const { caution, words } = CHANGES[kind];
+  return (
+    <article className={styles.row} data-serious={caution !== null}>
+      <div className={styles.fields}>
+        <CommitText
+          label={`What was changed, ${what}`}
+          value={what}
+          schema={whatSchema}
+          onCommit={(next) => onPut(row, 'What was changed', { what: next })}
+        />
+        <label>
+          <span>was</span>
+          <CommitText
+            label={`Value before, ${what}`}
+            value={was}
+            schema={wasSchema}
+            onCommit={(next) => onPut(row, 'Value before', { was: next })}
+          />
+        </label>
+        <label>
+          <span>is now</span>
+          <CommitText
+            label={`Value now, ${what}`}
+            value={is}
+            schema={nowSchema}
+            onCommit={(next) => onPut(row, 'Value now', { now: next })}
+          />
+        </label>
+      </div>
+      <div className={styles.actions}>
+        <Button type="primary" icon={<RollbackOutlined />} onClick={() => onPut(row, `Put back: ${what}`, { putBackAt: now() })}>
+          Put back
+        </Button>
+        <Button type="text" icon={<DeleteOutlined />} aria-label={`Remove ${what}`} onClick={onRemove} />
+      </div>
+      <small className={styles.quiet}>
+        {words} · changed at {clock(changedAt)}
+      </small>
+      {caution && (
+        <p className={styles.caution} role="note">
+          <WarningOutlined /> {caution}
+        </p>
+      )}
+    </article>
+  );
+}
+
+/** Put back: one line. */
+function DoneChange({ row, onPut, onRemove }: ChangeProps) {
+  const clock = useClock();
+  const { what, was, now: is, putBackAt } = row.value;
+  return (
+    <article className={styles.row} data-done="true">
+      <p className={styles.line}>
+        <CheckOutlined aria-label="done" /> <b>{what}</b>: {is}, put back to {was} at {clock(putBackAt!)}
+      </p>
+      <div className={styles.actions}>
+        <Button type="text" onClick={() => onPut(row, `Not put back: ${what}`, { putBackAt: null })}>
+          Not yet
+        </Button>
+        <Button type="text" icon={<DeleteOutlined />} aria-label={`Remove ${what}`} onClick={onRemove} />
+      </div>
+    </article>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { CheckOutlined, RollbackOutlined } from '@ant-design/icons';
+import { CheckOutlined, ContainerOutlined, RollbackOutlined } from '@ant-design/icons';
 import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
@@ -67,6 +67,10 @@ export function Shell({ children }: { children: ReactNode }) {
               </li>
             ))}
           </ol>
+          <Link href="/shelf" className={styles.shelf}>
+            <ContainerOutlined />
+            Shelf
+          </Link>
           {waiting > 0 && (
             <Link
               href={`/visits/${document.visitId}/kit#put-back`}

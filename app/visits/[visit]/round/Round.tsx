@@ -4,7 +4,7 @@ import { HomeOutlined, InboxOutlined } from '@ant-design/icons';
 import { Button, Progress } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { openChanges, roundOf } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
 import { rowIdFrom } from '@core/visit/rowId';
@@ -24,10 +24,10 @@ export function Round() {
   const base = `/visits/${visitId}/round`;
   const asked = pathname.slice(base.length + 1);
   const chosen = round.stops.find(({ key }) => rowIdFrom(visitId, key) === asked) ?? null;
+  // Where the walk begins stays where it is when it is answered: leaving a stop is the hand's.
+  const [begin] = useState(() => (round.stops.find(({ key }) => round.outcomes.get(key) === null) ?? round.stops[0])?.key);
   const finished = asked === 'end';
-  const current = finished
-    ? null
-    : (chosen ?? round.stops.find(({ key }) => round.outcomes.get(key) === null) ?? round.stops[0] ?? null);
+  const current = finished ? null : (chosen ?? round.stops.find(({ key }) => key === begin) ?? round.stops[0] ?? null);
   const go = useCallback(
     (stop: Stop | null) => window.history.pushState(null, '', `${base}/${stop ? rowIdFrom(visitId, stop.key) : 'end'}`),
     [base, visitId],

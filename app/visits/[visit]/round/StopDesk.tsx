@@ -10,7 +10,7 @@ import {
   WarningOutlined,
 } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { lookForWords, PART_WORDS } from '@core/round/parts';
 import { cameraOf, type Round } from '@core/round/round';
 import { standFor, standWords } from '@core/round/stand';
@@ -90,13 +90,9 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
     n: () => after && onGo(after),
     'Shift n': () => before && onGo(before),
   });
-  // A new stop begins at its head.
-  const head = useRef<HTMLDivElement>(null);
-  useEffect(() => head.current?.scrollTo({ top: 0 }), [stop.key]);
 
   return (
     <div
-      ref={head}
       className={styles.desk}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {

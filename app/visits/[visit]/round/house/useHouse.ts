@@ -64,7 +64,7 @@ export function useHouse() {
         value: { ...value, ordinal: value.ordinal + offset },
       })),
       ...made
-        .filter(({ value }) => emissivity !== null && (value.roomId === null || value.behind === 'outside'))
+        .filter(({ value }) => emissivity !== null && value.roomId === null)
         .map(({ id }): Edit => ({
           entity: 'settings',
           rowId: newId(),

@@ -1,0 +1,297 @@
+import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { expect, fixture, newVisit, saved, test } from './support/pages';
+
+test.use({ viewport: { width: 820, height: 1180 } });
+
+/** A new site with a house from a template, and the page of its round. */
+async function withHouse(page: Page, name: string, template: RegExp): Promise<string> {
+  const id = await newVisit(page, name, '');
+  await page.goto(`/visits/${id}/round`);
+  await page.getByRole('button', { name: 'Build the house' }).click();
+  await page.getByRole('button', { name: template }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('stops');
+  await saved(page);
+  return id;
+}
+
+const coverage = (page: Page) => page.getByTestId('coverage');
+const capture = (page: Page) => page.getByRole('button', { name: /Capture$/ });
+
+async function toRound(page: Page): Promise<void> {
+  await page.locator('main').getByRole('link', { name: /Round/ }).click();
+  await page.waitForURL(/\/round$/);
+}
+/** The viewfinder shows something. */
+const live = (page: Page) => expect(page.getByRole('img', { name: 'What the stand-in camera sees' })).toBeVisible();
+
+interface StoredDocument {
+  rows: {
+    frame: Record<
+      string,
+      { value: { roomId: string | null; surfaceId: string | null; stopKey: string | null; discarded: boolean } }
+    >;
+    settings: Record<string, { value: { level: string; ownerId: string; emissivity: number | null } }>;
+    surface: Record<string, { value: { name: string; behind: string; roomId: string | null } }>;
+    stop: Record<string, { value: { answer: string | null; reason: string } }>;
+  };
+}
+
+async function stored(page: Page, id: string): Promise<StoredDocument> {
+  return (await (await page.request.get(`/api/visits/${id}/document`)).json()) as StoredDocument;
+}
+
+test('template, house, a round of three rooms with the stand-in camera, every stop answered, all put back', async ({ page }) => {
+  const id = await withHouse(page, 'Round test', /Hall or workshop/);
+  // Three rooms, one of them renamed and one wall corrected.
+  await page.getByRole('button', { name: 'Office', exact: true }).last().click();
+  const name = page.getByRole('textbox', { name: 'Name of the room' });
+  await name.fill('Paper office');
+  await name.press('Enter');
+  await expect(page.getByRole('button', { name: /Paper office, 4 by 6 m/ })).toBeVisible();
+  await saved(page);
+  await toRound(page);
+  await expect(coverage(page)).toContainText('0 of');
+  const stops = Number(/of (\d+)/.exec((await coverage(page).textContent())!)![1]);
+  expect(stops).toBeGreaterThan(20);
+
+  let captured = 0;
+  for (let i = 0; i < stops; i += 1) {
+    if (i % 8 === 0 || i === stops - 1) {
+      await live(page);
+      await capture(page).click();
+      captured += 1;
+      await expect(page.getByTestId('stop-record')).toContainText('Seen');
+      await page
+        .getByRole('button', { name: /Next|End/ })
+        .first()
+        .click();
+    } else if (i % 8 === 5) {
+      await page.getByRole('button', { name: 'Could not reach' }).click();
+      await page.getByRole('button', { name: 'Too high' }).click();
+    } else {
+      await page.getByRole('button', { name: 'Nothing to see' }).click();
+    }
+    await expect(coverage(page)).toContainText(`${i + 1} of ${stops}`);
+  }
+  await page.getByRole('button', { name: /End of the round/ }).click();
+  await expect(page.getByRole('heading', { name: `All ${stops} stops are answered` })).toBeVisible();
+
+  // A vent that was covered stays in view, with its caution, until it is open again.
+  await page.getByRole('combobox', { name: 'Kind of change' }).fill('Vent');
+  await page.getByRole('combobox', { name: 'Kind of change' }).press('Enter');
+  await page.getByRole('button', { name: 'I changed something' }).click();
+  await expect(page.getByRole('note')).toContainText('Carbon monoxide');
+  await expect(page.getByRole('link', { name: 'Put back: 1' })).toBeVisible();
+  await page.getByRole('button', { name: /Put back$/ }).click();
+  await expect(page.getByRole('link', { name: 'Put back: 1' })).toBeHidden();
+  await saved(page);
+
+  const { rows } = await stored(page, id);
+  const frames = Object.values(rows.frame);
+  expect(frames).toHaveLength(captured);
+  expect(
+    Object.values(rows.stop).filter(({ value }) => value.answer === 'unreached' && value.reason === 'Too high').length,
+  ).toBeGreaterThan(1);
+  // Frames lie on the bench under their rooms, with the settings of their surface.
+  for (const { value } of frames) {
+    expect(value.stopKey).not.toBeNull();
+    expect(rows.surface[value.surfaceId!]!.value.roomId).toBe(value.roomId);
+  }
+  await page.getByRole('button', { name: 'Read the frames on the bench' }).click();
+  await page.waitForURL(/\/bench/);
+  const strip = page.getByRole('navigation', { name: 'Frames of this visit' });
+  await expect(strip.getByRole('heading', { name: 'Main hall' })).toBeVisible();
+  await strip.getByRole('button').last().click();
+  const outside = frames.find(({ value }) => rows.surface[value.surfaceId!]!.value.roomId === null)!;
+  expect(Object.values(rows.settings).find(({ value }) => value.ownerId === outside.value.surfaceId)!.value.emissivity).toBe(0.9);
+  await expect(page.getByText('of this surface').first()).toBeVisible();
+});
+
+test('one stop takes at most two taps, without typing, on targets of 44 pixels', async ({ page }) => {
+  await withHouse(page, 'Cold hands', /Garage/);
+  await toRound(page);
+  await live(page);
+  let taps = 0;
+  const tap = async (button: string) => {
+    taps += 1;
+    await page.getByRole('button', { name: new RegExp(`\\b${button}\\b`) }).click();
+  };
+  const answers = [['Nothing to see'], ['Could not reach', 'Not safe'], ['Capture', 'Next'], ['Unsolved', 'Next']];
+  for (const [i, path] of answers.entries()) {
+    taps = 0;
+    for (const button of path) await tap(button);
+    expect(taps).toBeLessThanOrEqual(2);
+    await expect(coverage(page)).toContainText(`${i + 1} of`);
+  }
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll('main button, nav[aria-label="Stages of the work"] a')]
+      .map((element) => ({
+        words: element.getAttribute('aria-label') ?? element.textContent,
+        box: element.getBoundingClientRect(),
+      }))
+      .filter(({ box }) => box.width > 0 && (box.width < 43.5 || box.height < 43.5))
+      .map(({ words }) => words),
+  );
+  expect(small).toEqual([]);
+});
+
+test('undo takes a capture back, and redo brings it again', async ({ page }) => {
+  const id = await withHouse(page, 'Undo test', /Garage/);
+  await toRound(page);
+  await live(page);
+  await capture(page).click();
+  await expect(page.getByTestId('stop-record')).toContainText('Seen');
+  await saved(page);
+  await page.getByRole('button', { name: /^Undo: Captured/ }).click();
+  await expect(coverage(page)).toContainText('0 of');
+  await saved(page);
+  expect(Object.values((await stored(page, id)).rows.frame).map(({ value }) => value.discarded)).toEqual([true]);
+  await page.getByRole('button', { name: /^Redo: Captured/ }).click();
+  await expect(coverage(page)).toContainText('1 of');
+});
+
+test('the camera turns, steps aside, holds its range and wanders without its shutter', async ({ page }) => {
+  await withHouse(page, 'Viewfinder test', /Garage/);
+  await toRound(page);
+  await live(page);
+  const finder = page.getByRole('region', { name: 'Stand-in camera' });
+  await expect(finder).toContainText('Stretched: all colours within');
+  const before = await finder.textContent();
+  await page.getByRole('button', { name: 'Step right' }).click();
+  await expect(finder).toContainText(/m right|m left|1\.\d m/);
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('h');
+  await expect(finder).toContainText('Held:');
+  await page.getByRole('button', { name: 'Shutter on' }).click();
+  await expect(finder).toContainText('values wander');
+  expect(await finder.textContent()).not.toBe(before);
+  for (let i = 0; i < 12; i += 1) await page.getByRole('button', { name: 'Nearer' }).click();
+  await expect(finder).toContainText('too near, not sharp');
+});
+
+test('forty frames from a card are laid on stops, and two of them corrected', async ({ page }) => {
+  const id = await withHouse(page, 'Card test', /Terrace/);
+  await page.goto(`/visits/${id}/round/card`);
+  // The same picture forty times, each with another last number, half a minute to five minutes apart.
+  const base = readFileSync(fixture('wall-with-bare-bay.tif'));
+  const files = Array.from({ length: 40 }, (_, i) => ({ name: `card-${String(i).padStart(2, '0')}.csv`, text: csvOf(base, i) }));
+  await page.evaluate(async (list) => {
+    const transfer = new DataTransfer();
+    let at = Date.UTC(2026, 1, 11, 19, 0);
+    list.forEach(({ name, text }, i) => {
+      at += i % 4 === 0 ? 300_000 + i * 1000 : 30_000;
+      transfer.items.add(new File([text], name, { lastModified: at }));
+    });
+    const input = document.querySelector<HTMLInputElement>('input[aria-label="Frames from a card"]')!;
+    input.files = transfer.files;
+    // Outside of this call, so that the page runs under its own rules.
+    setTimeout(() => input.dispatchEvent(new Event('change', { bubbles: true })));
+  }, files);
+  await expect(page.getByRole('region', { name: 'Import' })).toContainText('40 frames', { timeout: 90_000 });
+  await page.getByRole('button', { name: 'Lay 40 on stops' }).click();
+  await expect(page.getByRole('group', { name: 'No stop yet · 0' })).toBeVisible();
+  await saved(page);
+
+  const places = page.getByRole('group').filter({ has: page.getByTestId('card-frame') });
+  const first = places.nth(0);
+  const second = places.nth(1);
+  const [one, two] = [await first.getAttribute('aria-label'), await second.getAttribute('aria-label')];
+  const inFirst = await first.getByTestId('card-frame').count();
+  // By keys: the first frame goes one stop on; by hand: it comes back.
+  await first.getByTestId('card-frame').first().focus();
+  await page.keyboard.press('ArrowRight');
+  const place = (name: string | null) => page.getByRole('group', { name: name!, exact: true });
+  await expect(place(one).getByTestId('card-frame')).toHaveCount(inFirst - 1);
+  const inSecond = await place(two).getByTestId('card-frame').count();
+  const from = (await place(two).getByTestId('card-frame').last().boundingBox())!;
+  const to = (await place(one).boundingBox())!;
+  await page.mouse.move(from.x + 30, from.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 45, from.y + 45, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(place(two).getByTestId('card-frame')).toHaveCount(inSecond - 1);
+  await expect(place(one).getByTestId('card-frame')).toHaveCount(inFirst);
+  await saved(page);
+  const { rows } = await stored(page, id);
+  expect(Object.values(rows.frame).filter(({ value }) => value.stopKey !== null && value.surfaceId !== null)).toHaveLength(40);
+});
+
+/** A small frame whose pixels are a little different each time, so that none is taken for a duplicate. */
+function csvOf(seed: Buffer, i: number): string {
+  return Array.from({ length: 24 }, (_, y) =>
+    Array.from({ length: 32 }, (__, x) => (18 + (seed[(x * y) % seed.length]! % 7) / 10 + i / 100).toFixed(2)).join(','),
+  ).join('\n');
+}
+
+test('a room with frames asks before it goes, and its frames stay without a place', async ({ page }) => {
+  const id = await withHouse(page, 'Remove test', /Garage/);
+  await toRound(page);
+  await live(page);
+  await capture(page).click();
+  await expect(page.getByTestId('stop-record')).toContainText('Seen');
+  await page.getByRole('button', { name: 'House' }).click();
+  await page.getByRole('button', { name: 'Remove room' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Remove room' }).click();
+  await page.getByRole('button', { name: 'Remove the room' }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('0 rooms');
+  await saved(page);
+  const { rows } = await stored(page, id);
+  expect(Object.values(rows.frame).map(({ value }) => [value.roomId, value.surfaceId, value.discarded])).toEqual([
+    [null, null, false],
+  ]);
+  // One step back, and all is there again.
+  await page.getByRole('button', { name: /^Undo: Room removed/ }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('1 rooms');
+  await saved(page);
+  expect(Object.values((await stored(page, id)).rows.frame)[0]!.value.roomId).not.toBeNull();
+});
+
+test('two tabs on one stop: the second is shown both answers', async ({ page, context }) => {
+  const id = await withHouse(page, 'Two hands', /Garage/);
+  await page.goto(`/visits/${id}/round`);
+  await expect(coverage(page)).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(`/visits/${id}/round`);
+  await expect(coverage(other)).toContainText('0 of');
+  await other.getByRole('button', { name: 'Nothing to see' }).click();
+  await expect(coverage(other)).toContainText('1 of');
+  await saved(other);
+  await page.getByRole('button', { name: 'Could not reach' }).click();
+  await page.getByRole('button', { name: 'Too high' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('This stop was changed in another tab');
+  await expect(dialog).toContainText('unreached');
+  await expect(dialog).toContainText('nothing');
+  await dialog.getByRole('button', { name: 'Use mine instead' }).click();
+  await saved(page);
+  expect(Object.values((await stored(page, id)).rows.stop).map(({ value }) => value.answer)).toEqual(['unreached']);
+  await other.close();
+});
+
+test('the next visit shows the last one’s frame at the same stop, and what is gone since', async ({ page }) => {
+  await withHouse(page, 'House of two rounds', /Garage/);
+  await toRound(page);
+  await live(page);
+  await capture(page).click();
+  await expect(page.getByTestId('stop-record')).toContainText('Seen');
+  await saved(page);
+  await page.getByRole('link', { name: 'All visits' }).click();
+  await page.getByRole('button', { name: 'Visit House of two rounds' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('combobox', { name: 'Why' }).click();
+  await page.getByTitle('Seasonal repeat').click();
+  await dialog.getByRole('button', { name: 'Begin the visit' }).click();
+  await page.waitForURL(/\/question/);
+  await page.getByRole('link', { name: /Round/ }).click();
+  await page.waitForURL(/\/round/);
+  await expect(coverage(page)).toContainText('0 of');
+  await expect(page.getByText(/Last time, .*: seen/)).toBeVisible();
+  await expect(page.getByRole('img', { name: 'The same stop last time' })).toBeVisible();
+  await page.getByRole('button', { name: 'Nothing to see' }).click();
+  await page.getByRole('button', { name: 'Previous stop' }).click();
+  await expect(page.getByText('Gone since then.')).toBeVisible();
+});
