@@ -1,10 +1,10 @@
 import { defineConfig } from '@playwright/test';
 
-/** Browser tests run one after the other against one application with a database of its own (e2e/start.ts). */
+/** Browser tests run two files at a time against one application with a database of its own (e2e/start.ts). */
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/start.ts',
-  workers: 1,
+  workers: 2,
   timeout: 120_000,
   expect: { timeout: 15_000 },
   outputDir: '.den/test/browser-results',

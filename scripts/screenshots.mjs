@@ -57,6 +57,30 @@ await picture('loan', desk, async (page) => {
     .first()
     .waitFor();
 });
+await picture('kit', desk, openStage('Kit', 'Air during the round'));
+const openRound = async (page) => {
+  await openStage('Round', 'End of the round')(page);
+  await page.getByRole('button', { name: 'Back bedroom' }).click();
+  await page.getByRole('img', { name: 'What the stand-in camera sees' }).waitFor();
+  await page.getByText('Held', { exact: true }).click();
+  await page.waitForTimeout(900);
+};
+await picture('round', desk, openRound);
+await picture('round-tablet', tablet, openRound);
+await picture('house', desk, async (page) => {
+  await openStage('Round', 'End of the round')(page);
+  await page.getByRole('link', { name: /House/ }).click();
+  await page.getByText('Order of the round').waitFor();
+});
+await picture('card', desk, async (page) => {
+  await openStage('Round', 'End of the round')(page);
+  await page.getByRole('link', { name: /Card to stops/ }).click();
+  await page.getByTestId('card-frame').first().waitFor();
+});
+await picture('shelf', desk, async (page) => {
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByTestId('offset-offer').waitFor();
+});
 await picture('bench', desk, openSill);
 await picture('bench-tablet', tablet, openSill);
 await picture('findings', desk, async (page) => {

@@ -4,7 +4,8 @@ import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { ID, visitDocument } from '../testing/visit';
 import type { Row } from '../visit/rows';
 import { coverageOf, minutesIn, outcomesOf } from './coverage';
-import { kitFor, kitOf } from './kit';
+import { kitListOf, kitOf } from './kit';
+import { KINDS } from '../visit/kinds';
 import { layCard } from './layCard';
 import { lookForWords, PARTS, PART_WORDS } from './parts';
 import { cameraOf, openChanges, roundOf, stopRowOf } from './round';
@@ -219,7 +220,10 @@ describe('the round of a document', () => {
 
   test('kit, camera and what is to be put back', () => {
     const document = visitDocument();
-    expect(kitOf(document).value.items).toEqual(kitFor('heat-loss'));
+    expect(kitOf(document).value.items).toEqual(KINDS['heat-loss'].bring.map((name) => ({ name, packed: false })));
+    const list = kitListOf(document, 'heat-loss');
+    document.rows.kitList[list.id] = { ...list, version: 1, value: { kind: 'heat-loss', items: ['Foil only'] } };
+    expect(kitOf(document).value.items).toEqual([{ name: 'Foil only', packed: false }]);
     expect(cameraOf(document).id).toBe(STAND_IN_CAMERA.id);
     document.rows.visit[ID.visit]!.value.cameraId = ID.camera;
     expect(cameraOf(document).value.name).toBe('Row camera');

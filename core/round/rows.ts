@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { airSchema, humiditySchema, idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../visit/fields';
+import { VISIT_KINDS } from '../visit/kinds';
 import { CHANGE_KINDS } from './changes';
 
 /** How a stop was answered. A frame taken there answers it as seen. */
@@ -55,6 +56,13 @@ export const kitValueSchema = z.object({
   items: z.array(z.object({ name: nameSchema(160), packed: z.boolean() })).max(80, 'must not be more than 80'),
 });
 
+/** What a kind of visit begins with, as somebody changed it; the usual list holds while there is none. */
+export const kitListValueSchema = z.object({
+  kind: z.enum(VISIT_KINDS),
+  items: z.array(nameSchema(160)).max(80, 'must not be more than 80'),
+});
+
+export type KitListValue = z.infer<typeof kitListValueSchema>;
 export type StopValue = z.infer<typeof stopValueSchema>;
 export type PutBackValue = z.infer<typeof putBackValueSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;

@@ -190,6 +190,7 @@ export function visitDocument(): VisitDocument {
       putBack: {},
       log: {},
       kit: {},
+      kitList: {},
       instrument: {},
       camera: {
         [ID.camera]: {

@@ -16,7 +16,7 @@ import {
 } from './rows';
 import { cameraValueSchema, handoverValueSchema, instrumentValueSchema } from '../camera/rows';
 import { roomValueSchema, surfaceValueSchema } from '../house/rows';
-import { kitValueSchema, logValueSchema, putBackValueSchema, stopValueSchema } from '../round/rows';
+import { kitListValueSchema, kitValueSchema, logValueSchema, putBackValueSchema, stopValueSchema } from '../round/rows';
 import { idSchema } from './fields';
 
 /**
@@ -37,7 +37,7 @@ function put<E extends Entity, V extends z.ZodType>(entity: E, value: V) {
 const removeSchema = z.object({
   id: idSchema,
   action: z.literal('remove'),
-  entity: z.enum(['region', 'settings', 'finding', 'loanHome', 'room', 'surface', 'stop', 'putBack', 'log', 'kit']),
+  entity: z.enum(['region', 'settings', 'finding', 'loanHome', 'room', 'surface', 'stop', 'putBack', 'log', 'kit', 'kitList']),
   rowId: idSchema,
   version: z.number().int().min(1),
 });
@@ -62,6 +62,7 @@ export const commandSchema = z.union([
     put('putBack', putBackValueSchema),
     put('log', logValueSchema),
     put('kit', kitValueSchema),
+    put('kitList', kitListValueSchema),
     put('camera', cameraValueSchema),
     put('instrument', instrumentValueSchema),
     put('handover', handoverValueSchema),

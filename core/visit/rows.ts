@@ -14,7 +14,7 @@ import { airSchema, humiditySchema, idSchema, momentSchema, nameSchema, temperat
 import { VISIT_KINDS } from './kinds';
 import type { CameraValue, HandoverValue, InstrumentValue } from '../camera/rows';
 import type { RoomValue, SurfaceValue } from '../house/rows';
-import type { KitValue, LogValue, PutBackValue, StopValue } from '../round/rows';
+import type { KitListValue, KitValue, LogValue, PutBackValue, StopValue } from '../round/rows';
 
 /** What people edit, one schema a kind of row. Each row has an id and a version beside its value. */
 
@@ -196,6 +196,7 @@ export interface Values {
   putBack: PutBackValue;
   log: LogValue;
   kit: KitValue;
+  kitList: KitListValue;
   camera: CameraValue;
   instrument: InstrumentValue;
   handover: HandoverValue;

@@ -30,6 +30,15 @@ CREATE TABLE `kit` (
 	CONSTRAINT `kit_visit_id_unique` UNIQUE(`visit_id`)
 );
 --> statement-breakpoint
+CREATE TABLE `kit_list` (
+	`id` binary(16) NOT NULL,
+	`kind` enum('heat-loss','drafts','damp','no-heat','buying','acceptance','open-up','seasonal','solar-gain') NOT NULL,
+	`items` json NOT NULL,
+	`version` int NOT NULL DEFAULT 1,
+	CONSTRAINT `kit_list_id` PRIMARY KEY(`id`),
+	CONSTRAINT `kit_list_kind_unique` UNIQUE(`kind`)
+);
+--> statement-breakpoint
 CREATE TABLE `log` (
 	`id` binary(16) NOT NULL,
 	`visit_id` binary(16) NOT NULL,

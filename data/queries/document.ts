@@ -11,6 +11,7 @@ import {
   frameRow,
   instrumentRow,
   intakeRow,
+  kitListRow,
   kitRow,
   logRow,
   photoRow,
@@ -75,11 +76,12 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
         .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
         .where(eq(t.finding.visitId, visitId)),
     ]);
-  const [stops, putBacks, logs, kits, recordings, earlier] = await Promise.all([
+  const [stops, putBacks, logs, kits, kitLists, recordings, earlier] = await Promise.all([
     db.select().from(t.stop).where(eq(t.stop.visitId, visitId)),
     db.select().from(t.putBack).where(eq(t.putBack.visitId, visitId)),
     db.select().from(t.log).where(eq(t.log.visitId, visitId)),
     db.select().from(t.kit).where(eq(t.kit.visitId, visitId)),
+    db.select().from(t.kitList),
     db.select().from(t.recording).where(eq(t.recording.visitId, visitId)),
     loadEarlier(db, found.visit),
   ]);
@@ -129,6 +131,7 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
       putBack: byId(putBacks.map(putBackRow)),
       log: byId(logs.map(logRow)),
       kit: byId(kits.map(kitRow)),
+      kitList: byId(kitLists.map(kitListRow)),
       camera: byId(cameras.map(cameraRow)),
       instrument: byId(instruments.map(instrumentRow)),
       site: byId([siteRow(found.site)]),

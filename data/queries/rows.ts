@@ -10,6 +10,7 @@ import type {
   instrument,
   intake,
   kit,
+  kitList,
   loan,
   loanHome,
   log,
@@ -149,6 +150,11 @@ export function instrumentRow(stored: InferSelectModel<typeof instrument>): Row<
 }
 
 export function handoverRow(stored: InferSelectModel<typeof handover>): Row<'handover'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function kitListRow(stored: InferSelectModel<typeof kitList>): Row<'kitList'> {
   const { id, version, ...value } = stored;
   return { id, version, value };
 }

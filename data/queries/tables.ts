@@ -12,6 +12,7 @@ import {
   handoverRow,
   instrumentRow,
   intakeRow,
+  kitListRow,
   kitRow,
   loanHomeRow,
   loanRow,
@@ -404,6 +405,20 @@ export const TABLES: { [E in Entity]: Table<E> } = {
         .set({ ...value, version })
         .where(eq(t.kit.id, id)),
     remove: (connection, id) => connection.delete(t.kit).where(eq(t.kit.id, id)),
+  },
+
+  kitList: {
+    async load(connection, id) {
+      const [found] = await connection.select().from(t.kitList).where(eq(t.kitList.id, id)).for('update');
+      return found ? kitListRow(found) : null;
+    },
+    insert: (connection, id, value) => connection.insert(t.kitList).values({ id, ...value }),
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(t.kitList)
+        .set({ ...value, version })
+        .where(eq(t.kitList.id, id)),
+    remove: (connection, id) => connection.delete(t.kitList).where(eq(t.kitList.id, id)),
   },
 
   camera: {

@@ -1,6 +1,7 @@
 import { datetime, double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
 import { CHANGE_KINDS } from '@core/round/changes';
 import { ANSWERS, type KitValue, type LogEntry, type StopValue } from '@core/round/rows';
+import { VISIT_KINDS } from '@core/visit/kinds';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
@@ -64,6 +65,14 @@ export const kit = mysqlTable('kit', {
   id: uuid().primaryKey(),
   visitId: ofVisit().unique(),
   items: json().$type<KitValue['items']>().notNull(),
+  version: int().notNull().default(1),
+});
+
+/** What a kind of visit begins with, as somebody changed it. */
+export const kitList = mysqlTable('kit_list', {
+  id: uuid().primaryKey(),
+  kind: mysqlEnum(VISIT_KINDS).notNull().unique(),
+  items: json().$type<string[]>().notNull(),
   version: int().notNull().default(1),
 });
 

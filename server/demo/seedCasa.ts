@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { surfacesOf } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES } from '@core/house/templates';
-import { kitFor } from '@core/round/kit';
+import { KINDS } from '@core/visit/kinds';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import type { Database } from '@data/connection';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
@@ -41,7 +41,7 @@ export async function seedCasa(db: Database): Promise<void> {
   await db.insert(t.kit).values({
     id: newId(),
     visitId,
-    items: kitFor('drafts').map((item) => ({ ...item, packed: true })),
+    items: KINDS['drafts'].bring.map((name) => ({ name, packed: true })),
   });
   await db.insert(t.putBack).values(
     casa.changes.map((change) => ({

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
-import { kitFor } from '@core/round/kit';
+import { KINDS } from '@core/visit/kinds';
 import { houseScene, sceneCamera } from '@core/simulate/houseScene';
 import { poseFor } from '@core/simulate/pinhole';
 import type { Opening, RoomValue, SurfaceValue } from '@core/house/rows';
@@ -153,7 +153,9 @@ async function addSurfaces(db: Database, siteId: string, roomIds: Map<string, st
 }
 
 async function addRecords(db: Database, visitId: string): Promise<void> {
-  await db.insert(t.kit).values({ id: newId(), visitId, items: kitFor('heat-loss').map((item) => ({ ...item, packed: true })) });
+  await db
+    .insert(t.kit)
+    .values({ id: newId(), visitId, items: KINDS['heat-loss'].bring.map((name) => ({ name, packed: true })) });
   await db.insert(t.putBack).values(
     demo.changes.map(({ at, back, ...change }) => ({
       id: newId(),

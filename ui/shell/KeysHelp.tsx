@@ -22,13 +22,36 @@ const KEYS: [string, string][] = [
   ['?', 'This list'],
 ];
 
-/** The keys of the bench, and a word of caution that belongs to every survey. */
+const ROUND_KEYS: [string, string][] = [
+  ['C', 'Capture'],
+  ['E', 'Nothing to see, and on'],
+  ['N, Shift N', 'Next and previous stop'],
+  ['Arrows', 'Turn the camera'],
+  ['H', 'Hold the range, and stretch it again'],
+];
+
+/** The keys of bench and round, and a word of caution that belongs to every survey. */
 export function KeysHelp({ open, onOpen }: { open: boolean; onOpen(open: boolean): void }) {
   useKeys({ '?': () => onOpen(true) });
   return (
-    <Modal open={open} onCancel={() => onOpen(false)} footer={null} title="Keys on the bench" width={560}>
+    <Modal open={open} onCancel={() => onOpen(false)} footer={null} title="Keys" width={560}>
+      <KeyList name="On the bench" keys={KEYS} />
+      <KeyList name="On the round" keys={ROUND_KEYS} />
+      <p className={styles.care}>
+        Look up before you step: no walking with your eyes on the screen, no hand near live parts, no open panel without a
+        licensed person. A thermal frame shows people too: ask first. Local codes and licensed trades come before anything that
+        you read here.
+      </p>
+    </Modal>
+  );
+}
+
+function KeyList({ name, keys }: { name: string; keys: [string, string][] }) {
+  return (
+    <>
+      <h2>{name}</h2>
       <dl className={styles.keys}>
-        {KEYS.map(([key, words]) => (
+        {keys.map(([key, words]) => (
           <div key={key}>
             <dt>
               <kbd>{key}</kbd>
@@ -37,11 +60,6 @@ export function KeysHelp({ open, onOpen }: { open: boolean; onOpen(open: boolean
           </div>
         ))}
       </dl>
-      <p className={styles.care}>
-        Look up before you step: no walking with your eyes on the screen, no hand near live parts, no open panel without a
-        licensed person. A thermal frame shows people too: ask first. Local codes and licensed trades come before anything that
-        you read here.
-      </p>
-    </Modal>
+    </>
   );
 }

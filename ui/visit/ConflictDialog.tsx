@@ -24,6 +24,7 @@ const NAMES: Record<Entity, string> = {
   putBack: 'entry of the put-back list',
   log: 'log',
   kit: 'kit list',
+  kitList: 'kit list',
   camera: 'camera',
   instrument: 'instrument',
   handover: 'handover',

@@ -5,7 +5,7 @@ import { Button, Checkbox, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { sightAt } from '@core/camera/optics';
-import { kitFor, kitOf } from '@core/round/kit';
+import { kitListOf, kitOf } from '@core/round/kit';
 import { cameraOf } from '@core/round/round';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import { onlyRow, visitRow } from '@core/visit/derive';
@@ -28,7 +28,10 @@ export function Kit() {
   const [draft, setDraft] = useState('');
   const put = (label: string, next: typeof items) =>
     edit(label, [{ entity: 'kit', rowId: kit.id, value: { ...kit.value, items: next } }]);
-  const missing = kitFor(kind).filter(({ name }) => !items.some((item) => item.name === name));
+  const list = kitListOf(document, kind);
+  const missing = list.value.items.filter((name) => !items.some((item) => item.name === name));
+  const names = items.map(({ name }) => name);
+  const differs = JSON.stringify(names) !== JSON.stringify(list.value.items);
   const add = () => {
     const name = draft.trim().slice(0, 160);
     if (!name) return;
@@ -102,8 +105,19 @@ export function Kit() {
             </Button>
           </form>
           {missing.length > 0 && (
-            <Button onClick={() => put('What the visit needs', [...items, ...missing])}>
+            <Button onClick={() => put('What the visit needs', [...items, ...missing.map((name) => ({ name, packed: false }))])}>
               Add what this kind of visit needs ({missing.length})
+            </Button>
+          )}
+          {differs && items.length > 0 && (
+            <Button
+              onClick={() =>
+                edit(`List for “${KINDS[kind].words.toLowerCase()}”`, [
+                  { entity: 'kitList', rowId: list.id, value: { kind, items: names } },
+                ])
+              }
+            >
+              Keep as the list for every “{KINDS[kind].words.toLowerCase()}” visit
             </Button>
           )}
         </section>

@@ -53,8 +53,10 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
     `${surfaceRow?.version ?? 0} ${JSON.stringify([conditions?.insideC, conditions?.outsideC, conditions?.humidityPct])}`,
   );
   const inView = useRef<Shot | null>(null);
+  const [ready, setReady] = useState(false);
   const keep = useCallback((shot: Shot | null) => {
     inView.current = shot;
+    setReady(shot !== null);
   }, []);
   const picker = useRef<HTMLInputElement>(null);
   const { state: importing, start, cancel, dismiss } = useImport(document.visitId, async () => void (await reload()));
@@ -164,7 +166,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
                   className={styles.capture}
                   icon={<CameraOutlined />}
                   loading={capturing}
-                  disabled={!simulated}
+                  disabled={!simulated || !ready}
                   onClick={take}
                 >
                   Capture

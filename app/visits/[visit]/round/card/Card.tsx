@@ -117,7 +117,7 @@ export function Card() {
           if ((stop?.key ?? null) !== row.value.stopKey) card.move(row, stop);
         }}
       >
-        <Place id={LOOSE} name={`No stop yet · ${loose.length}`} empty={loose.length === 0}>
+        <Place id={LOOSE} title={`No stop yet · ${loose.length}`} empty={loose.length === 0}>
           {loose.map((row) => (
             <CardFrame key={row.id} row={row} onNudge={(by) => card.nudge(row, by)} onOff={() => undefined} />
           ))}
@@ -129,7 +129,7 @@ export function Card() {
               {group.stops.map((stop) => {
                 const frames = card.framesOn(stop.key);
                 return (
-                  <Place key={stop.key} id={stop.key} name={stop.title} empty={frames.length === 0}>
+                  <Place key={stop.key} id={stop.key} where={group.name} title={stop.title} empty={frames.length === 0}>
                     {frames.map((row) => (
                       <CardFrame
                         key={row.id}
@@ -150,11 +150,31 @@ export function Card() {
   );
 }
 
-function Place({ id, name, empty, children }: { id: string; name: string; empty: boolean; children: ReactNode }) {
+function Place({
+  id,
+  where,
+  title,
+  empty,
+  children,
+}: {
+  id: string;
+  /** The room, so that two floors are not taken for one. */
+  where?: string;
+  title: string;
+  empty: boolean;
+  children: ReactNode;
+}) {
   const { setNodeRef, isOver } = useDroppable({ id });
   return (
-    <div ref={setNodeRef} className={styles.place} data-over={isOver} data-empty={empty} role="group" aria-label={name}>
-      <h3>{name}</h3>
+    <div
+      ref={setNodeRef}
+      className={styles.place}
+      data-over={isOver}
+      data-empty={empty}
+      role="group"
+      aria-label={where ? `${where}: ${title}` : title}
+    >
+      <h3>{title}</h3>
       <div className={styles.frames}>{children}</div>
     </div>
   );
