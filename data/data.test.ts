@@ -4,6 +4,7 @@ import { sha256 } from './columns/sha256';
 import { uuid } from './columns/uuid';
 import { OLD_KILN_ROW, OTHER_SITES, ROW_LOAN } from './demo/oldKilnRow';
 import {
+  cameraRow,
   conditionsRow,
   findingRow,
   frameRow,
@@ -12,12 +13,17 @@ import {
   loanRow,
   photoRow,
   planRow,
+  putBackRow,
   regionRow,
+  roomRow,
   settingsRowOf,
   siteRow,
+  stopRow,
+  surfaceRow,
   visitRowOf,
 } from './queries/rows';
 import { shaOf } from './queries/blobs';
+import { roomColumns } from './queries/tables';
 import {
   conditionsValueSchema,
   frameValueSchema,
@@ -77,6 +83,21 @@ describe('from stored rows to rows that people edit', () => {
     expect(frameRow({ ...base, ownLowC: 0, ownHighC: 5 }).value.ownScale).toEqual({ low: 0, high: 5 });
     expect(frameRow({ ...base, ownLowC: null, ownHighC: 20 }).value.ownScale).toBeNull();
     expect(frameValueSchema.safeParse(frameRow({ ...base, ownLowC: null, ownHighC: null }).value).success).toBe(true);
+  });
+
+  test('a room keeps its plan, a surface what was said of it, a stop its times', () => {
+    const room = rows.room[ID.room]!;
+    expect(roomRow({ id: room.id, version: room.version, ...roomColumns(room.value) })).toEqual(room);
+    const surface = rows.surface[ID.surface]!;
+    expect(surfaceRow({ id: surface.id, version: surface.version, ...surface.value })).toEqual(surface);
+    const answered = { visitId: ID.visit, key: 'k', answer: 'nothing' as const, reason: '', note: '', probes: [] };
+    const stored = { id: ID.plan, version: 2, ...answered, openedAt: new Date(5), answeredAt: null };
+    expect(stopRow(stored).value).toEqual({ ...answered, openedAt: 5, answeredAt: null });
+    const change = { visitId: ID.visit, kind: 'vent' as const, what: 'Vent', was: 'open', now: 'taped' };
+    const put = { id: ID.plan, version: 1, ...change, changedAt: new Date(7), putBackAt: new Date(9) };
+    expect(putBackRow(put).value).toEqual({ ...change, changedAt: 7, putBackAt: 9 });
+    const camera = rows.camera[ID.camera]!;
+    expect(cameraRow({ id: camera.id, version: camera.version, ...camera.value })).toEqual(camera);
   });
 
   test('settings know their owner and level', () => {

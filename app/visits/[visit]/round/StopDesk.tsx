@@ -7,6 +7,7 @@ import {
   LeftOutlined,
   PlusOutlined,
   RightOutlined,
+  SwapOutlined,
   WarningOutlined,
 } from '@ant-design/icons';
 import { Button } from 'antd';
@@ -70,6 +71,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const cooled = (conditions?.insideC ?? 20) < (conditions?.outsideC ?? 2);
   const { caution } = PART_WORDS[stop.part];
   const earlier = document.earlier[stop.key] ?? null;
+  const otherSide = round.stops.find(({ surfaceId }) => surfaceId !== null && surfaceId === surface?.otherSideId);
 
   const take = () => void capture(inView.current, `${group.name}, ${stop.title.toLowerCase()}`);
   const nothing = () => {
@@ -214,6 +216,11 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
           </div>
           {asking === 'note' && <NotePad value={row.value} onPut={put} />}
           <ImportPanel state={importing} onCancel={cancel} onDismiss={dismiss} />
+          {otherSide && (
+            <Button icon={<SwapOutlined />} onClick={() => onGo(otherSide)}>
+              From the other side: {round.groups.find(({ id }) => id === otherSide.groupId)!.name}
+            </Button>
+          )}
           <StopRecord stop={stop} value={row.value} outcome={outcome} earlier={earlier} />
         </div>
       </div>
