@@ -64,10 +64,10 @@ test('template, house, a round of three rooms with the stand-in camera, every st
       await expect(page.getByTestId('stop-record')).toContainText('Seen');
       await page.locator('main header').getByRole('button').last().click();
     } else if (i % 8 === 5) {
-      await page.getByRole('button', { name: 'Could not reach' }).click();
-      await page.getByRole('button', { name: 'Too high' }).click();
+      await page.getByRole('button', { name: 'Could not reach', exact: true }).click();
+      await page.getByRole('button', { name: 'Too high', exact: true }).click();
     } else {
-      await page.getByRole('button', { name: 'Nothing to see' }).click();
+      await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
     }
     await expect(coverage(page)).toContainText(`${i + 1} of ${stops}`);
   }
@@ -254,11 +254,11 @@ test('two tabs on one stop: the second is shown both answers', async ({ page, co
   const other = await context.newPage();
   await other.goto(`/visits/${id}/round`);
   await expect(coverage(other)).toContainText('0 of');
-  await other.getByRole('button', { name: 'Nothing to see' }).click();
+  await other.getByRole('button', { name: 'Nothing to see', exact: true }).click();
   await expect(coverage(other)).toContainText('1 of');
   await saved(other);
-  await page.getByRole('button', { name: 'Could not reach' }).click();
-  await page.getByRole('button', { name: 'Too high' }).click();
+  await page.getByRole('button', { name: 'Could not reach', exact: true }).click();
+  await page.getByRole('button', { name: 'Too high', exact: true }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('This stop was changed in another tab');
   await expect(dialog).toContainText('unreached');
@@ -288,7 +288,7 @@ test('the next visit shows the last one’s frame at the same stop, and what is 
   await expect(coverage(page)).toContainText('0 of');
   await expect(page.getByText(/Last time, .*: seen/)).toBeVisible();
   await expect(page.getByRole('img', { name: 'The same stop last time' })).toBeVisible();
-  await page.getByRole('button', { name: 'Nothing to see' }).click();
+  await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
   await page.getByRole('button', { name: 'Previous stop' }).click();
   await expect(page.getByText('Gone since then.')).toBeVisible();
 });
