@@ -61,7 +61,9 @@ await picture('kit', desk, openStage('Kit', 'Air during the round'));
 const openRound = async (page) => {
   await openStage('Round', 'End of the round')(page);
   await page.getByRole('button', { name: 'Back bedroom' }).click();
-  await page.getByRole('img', { name: 'What the stand-in camera sees' }).waitFor();
+  // The stop before shows its own picture for a moment.
+  await page.getByRole('heading', { level: 1, name: /sill/ }).waitFor();
+  await page.waitForTimeout(1500);
   await page.getByText('Held', { exact: true }).click();
   await page.waitForTimeout(900);
 };

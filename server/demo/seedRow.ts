@@ -63,6 +63,7 @@ export async function seedRow(db: Database): Promise<string> {
     });
     await addRegions(db, visitId, frameId, photoId, wanted);
   }
+  const taken = new Set<string | null>([...surfaces.values()].map(({ id }) => id));
   await addRecords(db, visitId);
   await walkRound(db, visitId, {
     from: momentOf('19:12'),
@@ -70,7 +71,9 @@ export async function seedRow(db: Database): Promise<string> {
     wants: (stop) => stop.part.startsWith('facade'),
     says: (stop) => {
       const said = demo.answers.find(({ title }) => stop.title.includes(title));
-      return said && { answer: said.answer, reason: said.reason, note: said.note };
+      if (said) return { answer: said.answer, reason: said.reason, note: said.note };
+      // One frame shows a whole wall with all that is on it.
+      return taken.has(stop.surfaceId) ? { answer: 'seen' as const } : undefined;
     },
   });
   return visitId;

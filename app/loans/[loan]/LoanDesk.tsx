@@ -89,7 +89,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
           {planned && <TurnList loan={waiting} planned={planned} />}
         </section>
       </div>
-      <section className={styles.card} aria-label="The camera itself">
+      <section className={`${styles.card} ${styles.below}`} aria-label="The camera itself">
         <h2>The camera itself</h2>
         <Handovers loanId={loan.id} timeZone={value.timeZone} cameras={cameras} handovers={handovers} />
       </section>

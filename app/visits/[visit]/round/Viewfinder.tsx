@@ -215,11 +215,15 @@ function Ghost({ earlier, span }: { earlier: NonNullable<EarlierStop['frame']>; 
 
 function Spot({ at, camera, words }: { at: Marked; camera: CameraValue; words: string }) {
   const left = (100 * (at.x + 0.5)) / camera.columns;
+  const top = (100 * (at.y + 0.5)) / camera.rows;
   return (
     <span
       className={styles.spot}
       data-flip={left > 70}
-      style={{ left: `${left}%`, top: `${(100 * (at.y + 0.5)) / camera.rows}%` }}
+      // The corners hold what the camera says of itself.
+      data-below={top < 12}
+      data-above={top > 88}
+      style={{ left: `${left}%`, top: `${top}%` }}
     >
       <i />
       <b>{words}</b>
