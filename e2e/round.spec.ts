@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import type { VisitDocument } from '../core/visit/document';
 import { expect, fixture, newVisit, saved, test } from './support/pages';
 
 test.use({ viewport: { width: 820, height: 1180 } });
@@ -25,21 +26,8 @@ async function toRound(page: Page): Promise<void> {
 /** The viewfinder shows something. */
 const live = (page: Page) => expect(page.getByRole('img', { name: 'What the stand-in camera sees' })).toBeVisible();
 
-interface StoredDocument {
-  rows: {
-    frame: Record<
-      string,
-      { value: { roomId: string | null; surfaceId: string | null; stopKey: string | null; discarded: boolean } }
-    >;
-    settings: Record<string, { value: { level: string; ownerId: string; emissivity: number | null } }>;
-    surface: Record<string, { value: { name: string; behind: string; roomId: string | null } }>;
-    stop: Record<string, { value: { answer: string | null; reason: string } }>;
-  };
-}
-
-async function stored(page: Page, id: string): Promise<StoredDocument> {
-  return (await (await page.request.get(`/api/visits/${id}/document`)).json()) as StoredDocument;
-}
+const documentOf = async (page: Page, id: string) =>
+  (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
 
 test('template, house, a round of three rooms with the stand-in camera, every stop answered, all put back', async ({ page }) => {
   const id = await withHouse(page, 'Round test', /Hall or workshop/);
@@ -84,7 +72,7 @@ test('template, house, a round of three rooms with the stand-in camera, every st
   await expect(page.getByRole('link', { name: 'Put back: 1' })).toBeHidden();
   await saved(page);
 
-  const { rows } = await stored(page, id);
+  const { rows } = await documentOf(page, id);
   const frames = Object.values(rows.frame);
   expect(frames).toHaveLength(captured);
   expect(
@@ -143,7 +131,7 @@ test('undo takes a capture back, and redo brings it again', async ({ page }) => 
   await page.getByRole('button', { name: /^Undo: Captured/ }).click();
   await expect(coverage(page)).toContainText('0 of');
   await saved(page);
-  expect(Object.values((await stored(page, id)).rows.frame).map(({ value }) => value.discarded)).toEqual([true]);
+  expect(Object.values((await documentOf(page, id)).rows.frame).map(({ value }) => value.discarded)).toEqual([true]);
   await page.getByRole('button', { name: /^Redo: Captured/ }).click();
   await expect(coverage(page)).toContainText('1 of');
 });
@@ -212,7 +200,7 @@ test('forty frames from a card are laid on stops, and two of them corrected', as
   await expect(place(two).getByTestId('card-frame')).toHaveCount(inSecond - 1);
   await expect(place(one).getByTestId('card-frame')).toHaveCount(inFirst);
   await saved(page);
-  const { rows } = await stored(page, id);
+  const { rows } = await documentOf(page, id);
   expect(Object.values(rows.frame).filter(({ value }) => value.stopKey !== null && value.surfaceId !== null)).toHaveLength(40);
 });
 
@@ -236,7 +224,7 @@ test('a room with frames asks before it goes, and its frames stay without a plac
   await page.getByRole('button', { name: 'Remove the room' }).click();
   await expect(page.getByTestId('house-summary')).toContainText('0 rooms');
   await saved(page);
-  const { rows } = await stored(page, id);
+  const { rows } = await documentOf(page, id);
   expect(Object.values(rows.frame).map(({ value }) => [value.roomId, value.surfaceId, value.discarded])).toEqual([
     [null, null, false],
   ]);
@@ -244,7 +232,7 @@ test('a room with frames asks before it goes, and its frames stay without a plac
   await page.getByRole('button', { name: /^Undo: Room removed/ }).click();
   await expect(page.getByTestId('house-summary')).toContainText('1 rooms');
   await saved(page);
-  expect(Object.values((await stored(page, id)).rows.frame)[0]!.value.roomId).not.toBeNull();
+  expect(Object.values((await documentOf(page, id)).rows.frame)[0]!.value.roomId).not.toBeNull();
 });
 
 test('two tabs on one stop: the second is shown both answers', async ({ page, context }) => {
@@ -265,7 +253,7 @@ test('two tabs on one stop: the second is shown both answers', async ({ page, co
   await expect(dialog).toContainText('nothing');
   await dialog.getByRole('button', { name: 'Use mine instead' }).click();
   await saved(page);
-  expect(Object.values((await stored(page, id)).rows.stop).map(({ value }) => value.answer)).toEqual(['unreached']);
+  expect(Object.values((await documentOf(page, id)).rows.stop).map(({ value }) => value.answer)).toEqual(['unreached']);
   await other.close();
 });
 
@@ -291,4 +279,59 @@ test('the next visit shows the last one’s frame at the same stop, and what is 
   await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
   await page.getByRole('button', { name: 'Previous stop' }).click();
   await expect(page.getByText('Gone since then.')).toBeVisible();
+});
+
+test('a spoken note is kept with its stop and can be heard', async ({ page }) => {
+  const id = await withHouse(page, 'Spoken test', /Garage/);
+  await toRound(page);
+  await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
+  await saved(page);
+  const key = Object.values((await documentOf(page, id)).rows.stop)[0]!.value.key;
+  const spoken = (query: Record<string, string>, data: Buffer) =>
+    page.request.post(`/api/visits/${id}/recordings?${new URLSearchParams(query)}`, { data });
+  const query = { id: '0192f0a0-0000-7000-8000-0000000000f1', stop: key, seconds: '2', type: 'audio/webm' };
+  expect((await spoken(query, Buffer.from('webm-bytes'))).status()).toBe(200);
+  expect((await spoken({ ...query, type: 'text/html' }, Buffer.from('x'))).status()).toBe(400);
+  expect((await spoken({ ...query, id: '0192f0a0-0000-7000-8000-0000000000f2' }, Buffer.alloc(0))).status()).toBe(400);
+  const heard = await page.request.get(`/api/recordings/${query.id}`);
+  expect(heard.headers()['content-type']).toBe('audio/webm');
+  expect((await heard.body()).toString()).toBe('webm-bytes');
+  await page.reload();
+  await page.getByRole('button', { name: 'Previous stop' }).click();
+  await expect(page.getByLabel('Spoken note, 2 s')).toBeAttached();
+});
+
+test('a house by hand: rooms dragged and moved by keys, walls that know what lies behind them', async ({ page }) => {
+  const id = await newVisit(page, 'Plan test', 'Kitchen, Stairs');
+  await page.goto(`/visits/${id}/round/house`);
+  const box = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) });
+  await expect(box('Kitchen')).toBeVisible();
+  // By hand three metres down, by keys one metre left and one metre wider.
+  const from = (await box('Stairs').boundingBox())!;
+  const metre = from.width / 4;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height * 0.8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height * 0.8 + 1.5 * metre, { steps: 4 });
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height * 0.8 + 3 * metre, { steps: 4 });
+  await page.mouse.up();
+  await box('Stairs').focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(box('Stairs')).toHaveAccessibleName('Stairs, 5 by 4 m');
+  await saved(page);
+  const planOf = async () =>
+    Object.values((await documentOf(page, id)).rows.room).find(({ value }) => value.name === 'Stairs')!.value.plan;
+  expect(await planOf()).toEqual({ x: 3, y: 3, width: 5, depth: 4 });
+  await expect(page.getByText(/Two rooms of one storey lie on each other/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lay them side by side' }).click();
+  await expect(page.getByText(/Two rooms of one storey lie on each other/)).toBeHidden();
+  await page.getByRole('textbox', { name: 'Name of a new room' }).fill('Pantry');
+  await page.getByRole('button', { name: /Add room/ }).click();
+  await page.getByRole('button', { name: 'Make surfaces from the plan' }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('3 rooms, 22 surfaces');
+  await saved(page);
+  const { rows } = await documentOf(page, id);
+  const between = Object.values(rows.surface).filter(({ value }) => value.behind === 'room');
+  expect(between).toHaveLength(4);
+  for (const { id: surfaceId, value } of between) expect(rows.surface[value.otherSideId!]!.value.otherSideId).toBe(surfaceId);
 });

@@ -68,7 +68,7 @@ export async function importFile(
   signal?: AbortSignal,
   decode: (file: FileToDecode) => Promise<DecodedFrame> = (wanted) => decoders().run(wanted, signal ? { signal } : {}),
 ): Promise<ImportOutcome> {
-  await requireVisit(db, visitId);
+  const early = earlyWarnings(file.takenAt, (await requireVisit(db, visitId)).startedAt);
   const same = await findByFile(db, visitId, shaOf(file.bytes));
   if (same) return { kind: 'duplicate', id: same.id, name: same.name, warnings: [] };
 
@@ -86,7 +86,7 @@ export async function importFile(
   if (kind === 'jpeg' || kind === 'png' || kind === 'other-picture') {
     const facts = await photoFacts(file.bytes);
     await addPhoto(db, { ...common, ...facts, frameId: file.frameId ?? null, file: file.bytes });
-    return { kind: 'photo', id, name, warnings: [] };
+    return { kind: 'photo', id, name, warnings: early };
   }
   const { pixels, thumb, warnings, ...facts } = await decode({
     bytes: file.bytes,
@@ -106,7 +106,20 @@ export async function importFile(
     thumbWidth: thumb.width,
     thumbHeight: thumb.height,
   });
-  return { kind: 'frame', id, name, warnings };
+  return { kind: 'frame', id, name, warnings: [...warnings, ...early] };
+}
+
+/** A day before the visit is another day; a clock in another zone is at most half a day off. */
+const EARLY_MS = 18 * 3_600_000;
+
+function earlyWarnings(takenAt: Date, startedAt: Date): FrameWarning[] {
+  if (takenAt.getTime() > startedAt.getTime() - EARLY_MS) return [];
+  return [
+    {
+      code: 'before_visit',
+      message: `It was taken on ${takenAt.toISOString().slice(0, 10)}, before this visit began: is the camera's clock right?`,
+    },
+  ];
 }
 
 async function photoFacts(bytes: Uint8Array): Promise<{ mediaType: string; width: number; height: number }> {

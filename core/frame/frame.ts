@@ -18,7 +18,7 @@ export interface Provenance {
 }
 
 export interface FrameWarning {
-  code: 'first_of_pages' | 'unit_assumed_kelvin' | 'missing_pixels' | 'header_ignored';
+  code: 'first_of_pages' | 'unit_assumed_kelvin' | 'missing_pixels' | 'header_ignored' | 'before_visit';
   message: string;
 }
 

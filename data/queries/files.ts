@@ -33,9 +33,11 @@ export async function findByFile(
   return picture ? { kind: 'photo', ...picture } : null;
 }
 
-export async function requireVisit(connection: Connection, visitId: string): Promise<void> {
-  const [found] = await connection.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId));
+/** @throws CoreError `not_found` */
+export async function requireVisit(connection: Connection, visitId: string): Promise<{ startedAt: Date }> {
+  const [found] = await connection.select({ startedAt: visit.startedAt }).from(visit).where(eq(visit.id, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
+  return found;
 }
 
 /** Stores a frame with its bytes, whole or not at all, and gives it the photos that were waiting for it. */

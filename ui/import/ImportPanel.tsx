@@ -21,6 +21,7 @@ export function ImportPanel({ state, onCancel, onDismiss }: { state: ImportState
     .filter(([n]) => n > 0)
     .map(([n, one, many]) => `${n} ${n === 1 ? one : many}`)
     .join(' · ');
+  const early = state.files.filter((file) => file.early).length;
   const unread = state.total - done;
   return (
     <section className={styles.panel} aria-label="Import" aria-live="polite">
@@ -38,6 +39,11 @@ export function ImportPanel({ state, onCancel, onDismiss }: { state: ImportState
       {!state.running && unread > 0 && (
         <p>
           Cancelled: {unread} {unread === 1 ? 'file was' : 'files were'} not taken in.
+        </p>
+      )}
+      {!state.running && early > 0 && (
+        <p>
+          {early} {early === 1 ? 'was' : 'were'} taken on a day before this visit: is the camera&apos;s clock right?
         </p>
       )}
       {telling.length > 0 && (

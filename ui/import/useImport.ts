@@ -15,6 +15,8 @@ export interface ImportedFile {
   id: string | null;
   /** Why it was refused, what it is a duplicate of, or what was taken for granted. */
   words: string;
+  /** Taken on a day before the visit, as its file says. */
+  early?: boolean;
 }
 
 export interface ImportState {
@@ -100,8 +102,12 @@ async function importOne(visitId: string, file: File, place: ImportPlace, signal
     const words =
       answer.kind === 'duplicate'
         ? `Already here as “${answer.name}”.`
-        : answer.warnings!.map((warning) => warning.message).join(' ');
-    return { fileName: file.name, outcome: answer.kind!, id: answer.id!, words };
+        : answer
+            .warnings!.filter(({ code }) => code !== 'before_visit')
+            .map((warning) => warning.message)
+            .join(' ');
+    const early = answer.warnings!.some(({ code }) => code === 'before_visit');
+    return { fileName: file.name, outcome: answer.kind!, id: answer.id!, words, early };
   } catch {
     return signal.aborted ? null : refused('The connection was lost; the file was not stored. Add it again.');
   }

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { layCard } from '@core/round/layCard';
 import { roundOf } from '@core/round/round';
 import { sideOf, type Stop } from '@core/round/stops';
-import { framesOf } from '@core/visit/derive';
+import { framesOf, photosOf } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 
@@ -18,10 +18,10 @@ export function useCard() {
   );
   const loose = frames.filter(({ value }) => !round.outcomes.has(value.stopKey ?? ''));
 
-  /** A frame on a stop takes over its room, surface and side; without a stop it keeps them. */
-  const placed = (row: Row<'frame'>, stop: Stop | null): Edit => {
+  /** A frame on a stop takes over its room, surface and side; without a stop it keeps them. Its photos come along. */
+  const placed = (row: Row<'frame'>, stop: Stop | null): Edit[] => {
     const surface = stop?.surfaceId ? document.rows.surface[stop.surfaceId]?.value : undefined;
-    return {
+    const frame: Edit = {
       entity: 'frame',
       rowId: row.id,
       value: {
@@ -30,6 +30,12 @@ export function useCard() {
         ...(stop && surface ? { surfaceId: stop.surfaceId, roomId: surface.roomId, side: sideOf(surface) } : {}),
       },
     };
+    // Photos go where their frame goes.
+    const photos = photosOf(document).filter(({ value }) => value.frameId === row.id);
+    return [
+      frame,
+      ...photos.map(({ id, value }): Edit => ({ entity: 'photo', rowId: id, value: { ...value, stopKey: stop?.key ?? null } })),
+    ];
   };
 
   return {
@@ -38,7 +44,7 @@ export function useCard() {
     framesOn: (key: string) => frames.filter(({ value }) => value.stopKey === key),
 
     move(row: Row<'frame'>, stop: Stop | null) {
-      edit(stop ? `To ${stop.title}: ${row.value.name}` : `To no stop: ${row.value.name}`, [placed(row, stop)]);
+      edit(stop ? `To ${stop.title}: ${row.value.name}` : `To no stop: ${row.value.name}`, placed(row, stop));
     },
 
     /** To the stop before or after the one it lies on, in the order of the walk. */
@@ -60,7 +66,7 @@ export function useCard() {
       const stops = new Map(round.stops.map((stop) => [stop.key, stop]));
       edit(
         `${laid.length} frames laid on stops`,
-        laid.map(({ id, stopKey }) => placed(document.rows.frame[id]!, stops.get(stopKey!)!)),
+        laid.flatMap(({ id, stopKey }) => placed(document.rows.frame[id]!, stops.get(stopKey!)!)),
       );
       return laid.length;
     },

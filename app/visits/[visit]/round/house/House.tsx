@@ -61,6 +61,7 @@ export function House() {
       {clashes && (
         <p className={styles.told} role="status">
           Two rooms of one storey lie on each other. Drag them apart, so that walls know what lies behind them.
+          <Button onClick={house.spread}>Lay them side by side</Button>
         </p>
       )}
       <div className={styles.columns}>

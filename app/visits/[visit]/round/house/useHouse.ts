@@ -108,6 +108,20 @@ export function useHouse() {
       return id;
     },
 
+    /** Lays the rooms of each storey beside each other, in the order of the round. */
+    spread() {
+      const placed: RoomValue[] = [];
+      edit(
+        'Rooms side by side',
+        rooms.map(({ id, value }): Edit => {
+          const { x } = nextPlan(placed, value.storey);
+          const moved = { ...value, plan: { ...value.plan, x, y: 0 } };
+          placed.push(moved);
+          return { entity: 'room', rowId: id, value: moved };
+        }),
+      );
+    },
+
     /** Gives surfaces to rooms that have none, as the plan says. */
     makeSurfaces() {
       const bare = new Set(rooms.filter(({ id }) => surfacesIn(id).length === 0).map(({ id }) => id));
