@@ -331,7 +331,7 @@ test('a house by hand: rooms dragged and moved by keys, walls that know what lie
   await expect(page.getByTestId('house-summary')).toContainText('3 rooms, 22 surfaces');
   await saved(page);
   const { rows } = await documentOf(page, id);
-  const between = Object.values(rows.surface).filter(({ value }) => value.behind === 'room');
+  const between = Object.values(rows.surface).filter(({ value }) => value.kind === 'wall' && value.behind === 'room');
   expect(between).toHaveLength(4);
   for (const { id: surfaceId, value } of between) expect(rows.surface[value.otherSideId!]!.value.otherSideId).toBe(surfaceId);
 });

@@ -147,10 +147,14 @@ function facadeOf(siteId: string, side: PlanSide, rooms: Placed<RoomValue>[], sh
     if (value.storey >= 0 && value.kind !== 'loft')
       heights.set(value.storey, Math.max(heights.get(value.storey) ?? 0, value.heightM));
   }
-  const heightM = Math.max(
-    2,
-    [...heights.values()].reduce((a, b) => a + b + 0.3, 0),
-  );
+  const heightM =
+    Math.round(
+      100 *
+        Math.max(
+          2,
+          [...heights.values()].reduce((a, b) => a + b + 0.3, 0),
+        ),
+    ) / 100;
   const azimuth = azimuthOf(side, shell.frontAzimuth);
   const facade: SurfaceValue = {
     siteId,

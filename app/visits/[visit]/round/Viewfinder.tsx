@@ -78,7 +78,7 @@ export function Viewfinder({ simulated, camera, pose, home, onPose, span, earlie
       const perPixel = sight.width / (stage.current?.clientWidth ?? 400);
       move(-dx * perPixel, -dy * perPixel);
     },
-    { filterTaps: true },
+    { filterTaps: true, pointer: { keys: false } },
   );
   const near = pose.distance < camera.minDistanceM;
   return (

@@ -79,18 +79,19 @@ function RoomBox({
       onChoose();
       if (tap) return;
       const svg = (event.target as Element).closest('svg')!;
-      const perUnit = svg.viewBox.baseVal.width / svg.clientWidth / CELL;
+      // The drawing keeps its proportions, so its scale is not that of its box.
+      const perUnit = 1 / (svg.getScreenCTM()!.a * CELL);
       const next = movedPlan(plan, change(mx * perUnit, my * perUnit));
       setDraft(last ? null : next);
       if (last) onPlan(next);
     };
   const bindMove = useDrag(
     drag((dx, dy) => ({ x: plan.x + dx, y: plan.y + dy })),
-    { filterTaps: true },
+    { filterTaps: true, pointer: { keys: false } },
   );
   const bindSize = useDrag(
     drag((dx, dy) => ({ width: plan.width + dx, depth: plan.depth + dy })),
-    { filterTaps: true },
+    { filterTaps: true, pointer: { keys: false } },
   );
   const onKey = (event: KeyboardEvent) => {
     const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
