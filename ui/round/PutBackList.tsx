@@ -121,11 +121,11 @@ function OpenChange({ row, onPut, onRemove }: ChangeProps) {
 /** Put back: one line. */
 function DoneChange({ row, onPut, onRemove }: ChangeProps) {
   const clock = useClock();
-  const { what, was, now: is, putBackAt } = row.value;
+  const { what, was, putBackAt } = row.value;
   return (
     <article className={styles.row} data-done="true">
       <p className={styles.line}>
-        <CheckOutlined aria-label="done" /> <b>{what}</b>: {is}, put back to {was} at {clock(putBackAt!)}
+        <CheckOutlined aria-label="done" /> <b>{what}</b>: {was} again since {clock(putBackAt!)}
       </p>
       <div className={styles.actions}>
         <Button type="text" onClick={() => onPut(row, `Not put back: ${what}`, { putBackAt: null })}>
