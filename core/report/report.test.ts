@@ -1,4 +1,5 @@
 import { NO_SETTINGS } from '../radiometry/settings';
+import { roundOf, stopRowOf } from '../round/round';
 import { ID, visitDocument, wallPixels } from '../testing/visit';
 import { buildReport, framesOfReport } from './model';
 import { placeLabels, type Box } from './placeLabels';
@@ -58,6 +59,38 @@ describe('the report', () => {
       { label: 'Front room', value: 'Chimney, Window wall; 0 of 4 stops answered' },
       { label: 'The house', value: 'no frame; 0 of 1 stops answered' },
     ]);
+  });
+
+  test('says what was not looked at, and why', () => {
+    const walked = visitDocument();
+    const [complaint, sill, window] = roundOf(walked).stops;
+    for (const [stop, answer, reason] of [
+      [complaint!, 'nothing', ''],
+      [sill!, 'unreached', 'Covered by furniture'],
+      [window!, 'unsolved', ''],
+    ] as const) {
+      const row = stopRowOf(walked, stop.key);
+      walked.rows.stop[row.id] = { ...row, version: 1, value: { ...row.value, answer, reason } };
+    }
+    expect(buildReport(walked, () => pixels, 'C').coverage[0]!.value).toBe(
+      'Chimney, Window wall; 3 of 4 stops answered; nothing to see: complaint: cold near the window; ' +
+        'unsolved: window, frame and corners, window wall; could not be reached: under the sill, window wall (covered by furniture); ' +
+        'not looked at: window wall',
+    );
+  });
+
+  test('frames outdoors are told under their side of the house', () => {
+    const outdoors = visitDocument();
+    const frame = outdoors.rows.frame[ID.other]!.value;
+    const wall = outdoors.rows.surface[ID.surface]!;
+    outdoors.rows.surface.f = {
+      ...wall,
+      id: 'f',
+      value: { ...wall.value, roomId: null, kind: 'facade', name: 'Outside, north' },
+    };
+    Object.assign(frame, { roomId: null, surfaceId: 'f', side: 'outside' });
+    const coverage = buildReport(outdoors, () => pixels, 'C').coverage;
+    expect(coverage.find(({ label }) => label === 'Outside, north')!.value).toBe('Chimney; 0 of 2 stops answered');
   });
 
   test('in °F a difference has no offset', () => {

@@ -5,10 +5,13 @@ import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../tes
 import {
   anchorFor,
   compareRegions,
+  framesOf,
   meaningsFor,
   orderedFrames,
+  photosOf,
   readingOf,
   regionsOf,
+  roomsOf,
   settingsFor,
   sourcesFor,
   steadyScaleFor,
@@ -52,6 +55,51 @@ describe('what follows from a visit', () => {
     const own = withSettings(document, ID.suspect, 'region', { emissivity: 0.6 });
     expect(settingsFor(own, ID.frame, ID.suspect).emissivity).toEqual({ value: 0.6, origin: 'region' });
     expect(settingsFor(own, ID.frame, ID.sound).emissivity.origin).toBe('visit');
+  });
+
+  test('a surface stands between visit and frame, and only for its own frames', () => {
+    const walled = visitDocument();
+    walled.rows.frame[ID.frame]!.value.surfaceId = ID.surface;
+    const own = withSettings(walled, ID.surface, 'surface', { emissivity: 0.93 });
+    expect(settingsFor(own, ID.frame).emissivity).toEqual({ value: 0.93, origin: 'surface' });
+    expect(settingsFor(own, ID.frame).reflectedC.origin).toBe('visit');
+    expect(settingsFor(own, ID.other).emissivity.origin).toBe('visit');
+    const framed = withSettings(own, ID.frame, 'frame', { emissivity: 0.9 });
+    expect(settingsFor(framed, ID.frame).emissivity).toEqual({ value: 0.9, origin: 'frame' });
+  });
+
+  test('a frame takes the air of its own time from the log, as far as it is known', () => {
+    const logged = visitDocument();
+    const at = (clock: string) => Date.parse(`2026-02-11T${clock}:00Z`);
+    const entries = [
+      { at: at('19:10'), insideC: 21, outsideC: null, humidityPct: 40 },
+      { at: at('19:30'), insideC: 22, outsideC: null, humidityPct: null },
+    ];
+    logged.rows.log.a = { id: 'a', version: 1, value: { visitId: ID.visit, name: 'By hand', entries } };
+    expect(settingsFor(logged, ID.frame)).toMatchObject({ airC: { value: 21.5 }, humidityPct: { value: 40 } });
+    expect(settingsFor(logged, ID.other).airC).toEqual({ value: 21.25, origin: 'conditions' });
+    logged.rows.frame[ID.frame]!.value.side = 'outside';
+    expect(settingsFor(logged, ID.frame).airC.value).toBe(2);
+  });
+
+  test('what was taken back is nowhere', () => {
+    const thinner = visitDocument();
+    thinner.rows.frame[ID.other]!.value.discarded = true;
+    expect(orderedFrames(thinner).map((row) => row.id)).toEqual([ID.frame]);
+    expect(framesOf(thinner)).toHaveLength(1);
+    const photo = { frameId: null, name: 'Plate', role: 'plate' as const, stopKey: null, discarded: false };
+    thinner.rows.photo.p = { id: 'p', version: 1, value: photo };
+    expect(photosOf(thinner)).toHaveLength(1);
+    thinner.rows.photo.p.value.discarded = true;
+    expect(photosOf(thinner)).toEqual([]);
+  });
+
+  test('rooms go by their order, whatever order they came in', () => {
+    const more = visitDocument();
+    const { value } = more.rows.room[ID.room]!;
+    more.rows.room.z = { id: 'z', version: 1, value: { ...value, name: 'Hall', ordinal: -0 } };
+    more.rows.room.y = { id: 'y', version: 1, value: { ...value, name: 'Porch', ordinal: 5 } };
+    expect(roomsOf(more).map((row) => row.value.name)).toEqual(['Front room', 'Hall', 'Porch']);
   });
 
   test('outside, the air is the outside air and the humidity is not the one of the rooms', () => {
