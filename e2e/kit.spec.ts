@@ -33,6 +33,11 @@ test('air is noted by hand and by a logger, and a frame takes the air of its own
   const id = await newVisit(page, 'Air test');
   await page.goto(`/visits/${id}/kit`);
   await page.getByRole('spinbutton', { name: 'Air inside' }).fill('19.5');
+  await page.getByRole('spinbutton', { name: 'Humidity inside' }).fill('44');
+  await page.getByRole('combobox', { name: 'Read with' }).click();
+  await page.getByTitle('Hygrometer in the kit').click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Kept with +2.0 % of humidity added')).toBeVisible();
   await page.getByRole('button', { name: /Note for now/ }).click();
   await expect(page.getByText('By hand: 1 reading')).toBeVisible();
   const file = page.getByLabel('Logger file', { exact: true });
@@ -49,6 +54,8 @@ test('air is noted by hand and by a logger, and a frame takes the air of its own
   await saved(page);
   const { rows } = await documentOf(page, id);
   expect(Object.values(rows.log).map(({ value }) => value.entries.length)).toEqual(expect.arrayContaining([1, 3]));
+  const [byHand] = Object.values(rows.log).filter(({ value }) => value.name === 'By hand');
+  expect(byHand!.value.entries[0]).toMatchObject({ insideC: 19.5, humidityPct: 46 });
   await page.getByRole('button', { name: 'Remove logger.csv' }).click();
   await expect(page.getByText('logger.csv: 3 readings')).toBeHidden();
 });

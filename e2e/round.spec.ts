@@ -334,4 +334,14 @@ test('a house by hand: rooms dragged and moved by keys, walls that know what lie
   const between = Object.values(rows.surface).filter(({ value }) => value.kind === 'wall' && value.behind === 'room');
   expect(between).toHaveLength(4);
   for (const { id: surfaceId, value } of between) expect(rows.surface[value.otherSideId!]!.value.otherSideId).toBe(surfaceId);
+  // What the plan cannot know is said by hand, and holds from both sides.
+  const front = page.getByRole('combobox', { name: 'Other side of Front wall' });
+  await box('Kitchen').click();
+  await front.click();
+  await front.fill('Pantry, floor');
+  await front.press('Enter');
+  await saved(page);
+  const linked = Object.values((await documentOf(page, id)).rows.surface);
+  const floor = linked.find(({ value }) => value.name === 'Floor' && value.otherSideId !== null)!;
+  expect(linked.find(({ id: other }) => other === floor.value.otherSideId)!.value.name).toBe('Front wall');
 });

@@ -1,12 +1,13 @@
 'use client';
 
 import { DeleteOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
-import { App, Button, InputNumber } from 'antd';
+import { App, Button, InputNumber, Select } from 'antd';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { readLogger } from '@core/round/readLogger';
 import { logEntrySchema, type LogEntry, type LogValue } from '@core/round/rows';
+import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
 import { framesOf, siteOf, visitRow } from '@core/visit/derive';
 import { rowIdFrom } from '@core/visit/rowId';
@@ -19,6 +20,7 @@ import styles from './Kit.module.css';
 const HOUR_MS = 3_600_000;
 const LARGEST_LOG_BYTES = 8 * 1024 * 1024;
 const now = () => Date.now();
+const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
 
 /** From an hour before the visit to an hour after its last frame, and never less than twelve hours. */
 function visitHours(startedAt: number, frameTimes: number[]): { from: number; to: number } {
@@ -36,13 +38,27 @@ export function AirLog() {
   const byHandId = rowIdFrom(document.visitId, 'log by hand');
   const logs = Object.values(document.rows.log);
   const [draft, setDraft] = useState<Omit<LogEntry, 'at'>>({ insideC: null, outsideC: null, humidityPct: null });
+  const instruments = Object.values(document.rows.instrument).filter(
+    ({ value }) => !value.archived && (value.kind === 'air' || value.kind === 'hygrometer'),
+  );
+  const [used, setUsed] = useState<string[]>([]);
   const byHand: Row<'log'> = document.rows.log[byHandId] ?? {
     id: byHandId,
     version: 0,
     value: { visitId: document.visitId, name: 'By hand', entries: [] },
   };
   const put = (row: Row<'log'>, label: string, value: LogValue | null) => edit(label, [{ entity: 'log', rowId: row.id, value }]);
-  const checked = logEntrySchema.safeParse({ ...draft, at: 0 });
+  // What the instruments of the kit show is corrected by their own offsets.
+  const [air, hygrometer] = (['air', 'hygrometer'] as const).map((kind) =>
+    instruments.find(({ id, value }) => value.kind === kind && used.includes(id)),
+  );
+  const plus = (value: number | null, offset = 0) => (value === null ? null : value + offset);
+  const checked = logEntrySchema.safeParse({
+    at: 0,
+    insideC: plus(draft.insideC, air?.value.offset),
+    outsideC: plus(draft.outsideC, air?.value.offset),
+    humidityPct: plus(draft.humidityPct, hygrometer?.value.offset),
+  });
   const empty = draft.insideC === null && draft.outsideC === null && draft.humidityPct === null;
 
   const addFile = async (file: File) => {
@@ -89,11 +105,22 @@ export function AirLog() {
         {field('Air inside', 'insideC', true)}
         {field('Air outside', 'outsideC', true)}
         {field('Humidity inside', 'humidityPct', false)}
+        {instruments.length > 0 && (
+          <Select
+            mode="multiple"
+            aria-label="Read with"
+            placeholder="Read with"
+            className={styles.instruments}
+            value={used}
+            options={instruments.map(({ id, value }) => ({ value: id, label: value.name }))}
+            onChange={setUsed}
+          />
+        )}
         <Button
           icon={<PlusOutlined />}
           disabled={empty || !checked.success}
           onClick={() => {
-            put(byHand, 'Air noted', { ...byHand.value, entries: [...byHand.value.entries, { ...draft, at: now() }] });
+            put(byHand, 'Air noted', { ...byHand.value, entries: [...byHand.value.entries, { ...checked.data!, at: now() }] });
             setDraft({ insideC: null, outsideC: null, humidityPct: null });
           }}
         >
@@ -115,6 +142,18 @@ export function AirLog() {
           }}
         />
       </div>
+      {(air ?? hygrometer) && (
+        <p className={styles.quiet}>
+          Kept with{' '}
+          {[
+            air && `${units.signedDifference(air.value.offset)} of air`,
+            hygrometer && `${signed(hygrometer.value.offset)} % of humidity`,
+          ]
+            .filter(Boolean)
+            .join(' and ')}{' '}
+          added, as these instruments need it.
+        </p>
+      )}
       {!checked.success && <p role="alert">{checked.error.issues[0]!.message}</p>}
       {logs.map((row) => (
         <p key={row.id} className={styles.quiet}>

@@ -3,7 +3,8 @@
 import { DeleteOutlined, SwapOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
 import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_WORDS } from '@core/house/kinds';
-import { surfaceValueSchema, type Opening } from '@core/house/rows';
+import { surfaceValueSchema, type Opening, type SurfaceValue } from '@core/house/rows';
+import type { VisitDocument } from '@core/visit/document';
 import type { Row } from '@core/visit/rows';
 import { compassWord } from '@core/weather/plan';
 import { WALLS } from '@core/weather/wallMemory';
@@ -29,7 +30,6 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
   const { document } = useVisit();
   const { name, kind, behind, mass, azimuth, widthM, heightM, openings, otherSideId, roomId } = row.value;
   const other = otherSideId === null ? undefined : document.rows.surface[otherSideId];
-  const otherRoom = other?.value.roomId ? document.rows.room[other.value.roomId]?.value.name : undefined;
   const size = (label: string, value: number, put: (next: number) => void) => (
     <InputNumber
       aria-label={`${label} of ${name}`}
@@ -96,15 +96,32 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
             onChange={(next) => next && house.addOpening(row, next)}
           />
         </div>
-        {other && (
-          <p className={styles.quiet}>
-            <SwapOutlined /> From its other side: {otherRoom ? `${otherRoom}, ` : ''}
-            {other.value.name.toLowerCase()}
-          </p>
-        )}
+        <label className={styles.other}>
+          <span>
+            <SwapOutlined /> The same place from its other side
+          </span>
+          <Select
+            aria-label={`Other side of ${name}`}
+            value={other ? otherSideId : null}
+            showSearch={{ optionFilterProp: 'label' }}
+            options={[
+              { value: null, label: 'Not said' },
+              ...house.surfaces
+                .filter(({ id, value }) => id !== row.id && value.roomId !== roomId)
+                .map(({ id, value }) => ({ value: id, label: placeOf(document, value) })),
+            ]}
+            onChange={(next) => house.linkSides(row, next)}
+          />
+        </label>
       </details>
     </li>
   );
+}
+
+/** Room and name; outdoors the name alone. */
+function placeOf(document: VisitDocument, { roomId, name }: SurfaceValue): string {
+  const room = document.rows.room[roomId ?? '']?.value.name;
+  return room ? `${room}, ${name.toLowerCase()}` : name;
 }
 
 function OpeningFields({

@@ -165,6 +165,22 @@ export function useHouse() {
       edit(label, [{ entity: 'surface', rowId: row.id, value: { ...row.value, ...change } }]);
     },
 
+    /** Links a place to its other side, from both; a façade stands behind many walls and points at none. */
+    linkSides(row: Row<'surface'>, otherId: string | null) {
+      const before = row.value.otherSideId === null ? undefined : document.rows.surface[row.value.otherSideId];
+      const next = otherId === null ? undefined : document.rows.surface[otherId];
+      const point = (surface: Row<'surface'>, otherSideId: string | null): Edit => ({
+        entity: 'surface',
+        rowId: surface.id,
+        value: { ...surface.value, otherSideId },
+      });
+      edit(`Other side of ${row.value.name}`, [
+        ...(before?.value.otherSideId === row.id ? [point(before, null)] : []),
+        point(row, otherId),
+        ...(next && next.value.roomId !== null ? [point(next, row.id)] : []),
+      ]);
+    },
+
     addOpening(row: Row<'surface'>, kind: OpeningKind) {
       edit('Opening added', [
         {
