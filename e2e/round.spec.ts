@@ -344,4 +344,11 @@ test('a house by hand: rooms dragged and moved by keys, walls that know what lie
   const linked = Object.values((await documentOf(page, id)).rows.surface);
   const floor = linked.find(({ value }) => value.name === 'Floor' && value.otherSideId !== null)!;
   expect(linked.find(({ id: other }) => other === floor.value.otherSideId)!.value.name).toBe('Front wall');
+  // One surface more, and gone again.
+  await page.getByRole('button', { name: /Add a surface/ }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('23 surfaces');
+  await page.getByRole('spinbutton', { name: 'Azimuth of Another wall' }).fill('45');
+  await expect(page.getByText(/looks north-east/)).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Another wall' }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('22 surfaces');
 });

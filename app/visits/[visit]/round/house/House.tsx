@@ -131,7 +131,7 @@ export function House() {
         {chosen === OUTSIDE && (
           <section className={styles.card}>
             <h2>Outside</h2>
-            <SurfaceList rows={house.surfacesIn(null)} house={house} />
+            <SurfaceList rows={house.surfacesIn(null)} roomId={null} house={house} />
           </section>
         )}
       </div>

@@ -85,7 +85,7 @@ export function RoomPanel({ row, house, onGone }: { row: Row<'room'>; house: Hou
           Remove room
         </Button>
       </div>
-      <SurfaceList rows={house.surfacesIn(row.id)} house={house} />
+      <SurfaceList rows={house.surfacesIn(row.id)} roomId={row.id} house={house} />
     </section>
   );
 }

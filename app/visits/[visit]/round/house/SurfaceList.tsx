@@ -1,8 +1,8 @@
 'use client';
 
-import { DeleteOutlined, SwapOutlined } from '@ant-design/icons';
+import { DeleteOutlined, PlusOutlined, SwapOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
-import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_WORDS } from '@core/house/kinds';
+import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_KINDS, SURFACE_WORDS } from '@core/house/kinds';
 import { surfaceValueSchema, type Opening, type SurfaceValue } from '@core/house/rows';
 import type { VisitDocument } from '@core/visit/document';
 import type { Row } from '@core/visit/rows';
@@ -16,12 +16,17 @@ import styles from './SurfaceList.module.css';
 const MASS_WORDS = { light: 'Light', brick: 'Brick', stone: 'Stone' } as const;
 
 /** Surfaces of one room or of the outside; those that lose heat are open, the others a line each. */
-export function SurfaceList({ rows, house }: { rows: Row<'surface'>[]; house: HouseHand }) {
+export function SurfaceList({ rows, roomId, house }: { rows: Row<'surface'>[]; roomId: string | null; house: HouseHand }) {
   return (
     <ul className={styles.list}>
       {rows.map((row) => (
         <Surface key={row.id} row={row} house={house} />
       ))}
+      <li>
+        <Button icon={<PlusOutlined />} onClick={() => house.addSurface(roomId)}>
+          Add a surface
+        </Button>
+      </li>
     </ul>
   );
 }
@@ -61,6 +66,15 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
             onCommit={(next) => house.putSurface(row, 'Name of the surface', { name: next })}
           />
           <Select
+            aria-label={`Kind of ${name}`}
+            value={kind}
+            options={SURFACE_KINDS.filter((one) => (one === 'facade' || one === 'roof') === (roomId === null)).map((one) => ({
+              value: one,
+              label: SURFACE_WORDS[one],
+            }))}
+            onChange={(next) => house.putSurface(row, `Kind of ${name}`, { kind: next })}
+          />
+          <Select
             aria-label={`Behind ${name}`}
             value={behind}
             options={BEHINDS.map((one) => ({ value: one, label: BEHIND_WORDS[one] }))}
@@ -71,6 +85,16 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
             value={mass}
             options={WALLS.map((one) => ({ value: one, label: MASS_WORDS[one] }))}
             onChange={(next) => house.putSurface(row, `Build of ${name}`, { mass: next })}
+          />
+          <InputNumber
+            aria-label={`Azimuth of ${name}`}
+            value={azimuth}
+            min={0}
+            max={359}
+            precision={0}
+            suffix="°"
+            placeholder="looks to"
+            onChange={(next) => house.putSurface(row, `Azimuth of ${name}`, { azimuth: next })}
           />
           {size('Width', widthM, (next) => house.putSurface(row, `Width of ${name}`, { widthM: next }))}
           {size('Height', heightM, (next) => house.putSurface(row, `Height of ${name}`, { heightM: next }))}
@@ -113,6 +137,16 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
             onChange={(next) => house.linkSides(row, next)}
           />
         </label>
+        <Button
+          type="text"
+          danger
+          icon={<DeleteOutlined />}
+          className={styles.remove}
+          aria-label={`Remove ${name}`}
+          onClick={() => house.removeSurface(row)}
+        >
+          Remove this surface
+        </Button>
       </details>
     </li>
   );

@@ -165,6 +165,38 @@ export function useHouse() {
       edit(label, [{ entity: 'surface', rowId: row.id, value: { ...row.value, ...change } }]);
     },
 
+    addSurface(roomId: string | null) {
+      const room = roomId === null ? undefined : document.rows.room[roomId]?.value;
+      const outdoors = room === undefined;
+      const value: SurfaceValue = {
+        siteId,
+        roomId: outdoors ? null : roomId,
+        name: outdoors ? 'Roof' : 'Another wall',
+        kind: outdoors ? 'roof' : 'wall',
+        azimuth: frontAzimuth,
+        mass: 'light',
+        behind: outdoors ? 'room' : 'outside',
+        widthM: room?.plan.width ?? 6,
+        heightM: room?.heightM ?? 4,
+        openings: [],
+        otherSideId: null,
+        ordinal: Math.max(-1, ...surfaces.map((row) => row.value.ordinal)) + 1,
+      };
+      edit(`Surface added: ${value.name}`, [{ entity: 'surface', rowId: newId(), value }]);
+    },
+
+    /** Frames that show it keep their room. */
+    removeSurface(row: Row<'surface'>) {
+      const own = settingsRow(document, row.id);
+      edit(`Surface removed: ${row.value.name}`, [
+        ...framesOf(document)
+          .filter(({ value }) => value.surfaceId === row.id)
+          .map((frame): Edit => ({ entity: 'frame', rowId: frame.id, value: { ...frame.value, surfaceId: null } })),
+        ...(own ? [{ entity: 'settings' as const, rowId: own.id, value: null }] : []),
+        { entity: 'surface', rowId: row.id, value: null },
+      ]);
+    },
+
     /** Links a place to its other side, from both; a façade stands behind many walls and points at none. */
     linkSides(row: Row<'surface'>, otherId: string | null) {
       const before = row.value.otherSideId === null ? undefined : document.rows.surface[row.value.otherSideId];
