@@ -23,7 +23,7 @@ import {
   visitRowOf,
 } from './queries/rows';
 import { shaOf } from './queries/blobs';
-import { roomColumns } from './queries/tables';
+import { roomColumns } from './queries/columns';
 import {
   conditionsValueSchema,
   frameValueSchema,

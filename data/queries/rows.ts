@@ -27,7 +27,7 @@ import type {
   visit,
 } from '../schema';
 
-/** From a table's row to the row that people edit: the one place where the two shapes meet. */
+/** From a table’s row to the row that people edit; the way there is in columns.ts. */
 
 export function regionRow(stored: InferSelectModel<typeof region>): Row<'region'> {
   const { id, version, frameId, name, shape, ordinal } = stored;

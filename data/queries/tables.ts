@@ -4,6 +4,7 @@ import { CoreError } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
 import type { Connection } from '../connection';
 import * as t from '../schema';
+import { loanColumns, planColumns, putBackColumns, roomColumns, settingsColumns, stopColumns } from './columns';
 import {
   cameraRow,
   conditionsRow,
@@ -65,32 +66,6 @@ async function dropPairsWithoutFinding(connection: Connection, pairId: string): 
   if (!used) await connection.delete(t.pair).where(eq(t.pair.id, pairId));
 }
 
-function settingsColumns({ level, ownerId, ...fields }: Values['settings']) {
-  return {
-    ...fields,
-    visitId: level === 'visit' ? ownerId : null,
-    surfaceId: level === 'surface' ? ownerId : null,
-    frameId: level === 'frame' ? ownerId : null,
-    regionId: level === 'region' ? ownerId : null,
-  };
-}
-
-export function roomColumns({ plan, ...rest }: Values['room']) {
-  return { ...rest, planX: plan.x, planY: plan.y, planWidth: plan.width, planDepth: plan.depth };
-}
-
-function stopColumns({ openedAt, answeredAt, ...rest }: Values['stop']) {
-  return {
-    ...rest,
-    openedAt: openedAt === null ? null : new Date(openedAt),
-    answeredAt: answeredAt === null ? null : new Date(answeredAt),
-  };
-}
-
-function putBackColumns({ changedAt, putBackAt, ...rest }: Values['putBack']) {
-  return { ...rest, changedAt: new Date(changedAt), putBackAt: putBackAt === null ? null : new Date(putBackAt) };
-}
-
 /** Frames of any visit that lie there keep their pixels and lose their place. */
 async function moveFramesToNoPlace(connection: Connection, place: { roomId?: string; surfaceId?: string }): Promise<void> {
   const there = place.roomId === undefined ? eq(t.frame.surfaceId, place.surfaceId!) : eq(t.frame.roomId, place.roomId);
@@ -98,14 +73,6 @@ async function moveFramesToNoPlace(connection: Connection, place: { roomId?: str
     .update(t.frame)
     .set({ ...(place.roomId === undefined ? {} : { roomId: null }), surfaceId: null, version: sql`${t.frame.version} + 1` })
     .where(there);
-}
-
-function planColumns({ slot, ...rest }: Values['plan']) {
-  return { ...rest, slotFrom: slot && new Date(slot.from), slotTo: slot && new Date(slot.to) };
-}
-
-function loanColumns({ from, to, ...rest }: Values['loan']) {
-  return { ...rest, startsAt: new Date(from), endsAt: new Date(to) };
 }
 
 async function findingWithPair(connection: Connection, id: string) {

@@ -7,7 +7,7 @@ import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import type { Database } from '@data/connection';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
 import { ensureCamera } from '@data/queries/cameras';
-import { roomColumns } from '@data/queries/tables';
+import { roomColumns } from '@data/queries/columns';
 import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
 import { walkRound } from './walkRound';

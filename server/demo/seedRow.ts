@@ -8,7 +8,7 @@ import type { Opening, RoomValue, SurfaceValue } from '@core/house/rows';
 import type { Database } from '@data/connection';
 import { OLD_KILN_ROW as demo, type DemoSurface } from '@data/demo/oldKilnRow';
 import { loadSimulated } from '@data/queries/house';
-import { roomColumns } from '@data/queries/tables';
+import { roomColumns } from '@data/queries/columns';
 import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
 import { takePicture } from './takePicture';
