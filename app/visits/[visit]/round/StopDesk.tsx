@@ -125,6 +125,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
             <Viewfinder
               key={stop.key}
               simulated={simulated}
+              hasSurface={stop.surfaceId !== null}
               camera={camera.value}
               pose={pose}
               home={home}

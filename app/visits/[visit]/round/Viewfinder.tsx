@@ -30,7 +30,9 @@ import { useViewfinder, type Shot } from './useViewfinder';
 import styles from './Viewfinder.module.css';
 
 interface Props {
+  /** null while it is on its way. */
   simulated: SimulatedSurface | null;
+  hasSurface: boolean;
   camera: CameraValue;
   pose: Pose;
   home: Pose;
@@ -44,7 +46,7 @@ interface Props {
 const STEP_M = 0.3;
 
 /** What the stand-in camera sees now; drag or arrow keys turn it, buttons step nearer, farther and aside. */
-export function Viewfinder({ simulated, camera, pose, home, onPose, span, earlier, onShot }: Props) {
+export function Viewfinder({ simulated, hasSurface, camera, pose, home, onPose, span, earlier, onShot }: Props) {
   const units = useUnits();
   const [range, setRange] = useState<'stretched' | 'held'>('stretched');
   const [held, setHeld] = useState<{ low: number; high: number } | null>(null);
@@ -88,7 +90,7 @@ export function Viewfinder({ simulated, camera, pose, home, onPose, span, earlie
           <Picture shot={shot} camera={camera} scale={scale} />
         ) : (
           <p className={styles.wait}>
-            {simulated ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
+            {hasSurface ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
           </p>
         )}
         {ghost && earlier?.frame && <Ghost earlier={earlier.frame} span={span} />}
