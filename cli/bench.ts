@@ -2,6 +2,8 @@ import { APPARENT, type Frame } from '@core/frame/frame';
 import { spansOf } from '@core/frame/region';
 import { regionStatistics } from '@core/frame/statistics';
 import { readFrame } from '@core/formats/readFrame';
+import { writeNpy } from '@core/formats/npy/write';
+import { writePng } from '@core/formats/png/write';
 import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
@@ -131,6 +133,8 @@ export function bench(): { document: unknown; refused: boolean } {
   const pixels = new Uint32Array(frame.values.length);
   const spans = spansOf({ kind: 'box', x: 200, y: 150, width: 100, height: 100 }, frame.width, frame.height);
   const tiff = writeTiff(frame, nodeCodecs);
+  const npy = writeNpy(frame);
+  const png = writePng(frame, nodeCodecs);
   const csv = new TextEncoder().encode(hundredthsCsv(small));
   const year = standInWeather(51.2, 1, Date.UTC(2027, 0, 1), 8760);
   const plan = hoursPlanSchema.parse({
@@ -143,6 +147,8 @@ export function bench(): { document: unknown; refused: boolean } {
   const {
     tiff: readTiff,
     csv: readCsv,
+    npy: readNpy,
+    png16: readPng,
     ...rest
   } = medians({
     correct: () => correctValues(frame.values, line, corrected),
@@ -150,8 +156,13 @@ export function bench(): { document: unknown; refused: boolean } {
     colour: () => colourFrame(frame.values, frame.width, line, { low: 12, high: 22, map: 'hearth' }, pixels),
     tiff: () => readFrame(tiff, nodeCodecs),
     csv: () => readFrame(csv, nodeCodecs),
+    npy: () => readFrame(npy, nodeCodecs),
+    png16: () => readFrame(png, nodeCodecs),
     hours: () => scoreHours(year, plan),
     viewfinder: () => renderScene(houseScene(bedroomWall, sceneCamera(STAND_IN_CAMERA.value), FROM_ASIDE, 1)),
   });
-  return { document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv } }, refused: false };
+  return {
+    document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv, npy: readNpy, png16: readPng } },
+    refused: false,
+  };
 }

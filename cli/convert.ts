@@ -4,6 +4,8 @@ import { extremesOf } from '@core/frame/extremes';
 import { hasReading, type Frame } from '@core/frame/frame';
 import { readFrame } from '@core/formats/readFrame';
 import { writeCsv } from '@core/formats/csv/write';
+import { writeNpy } from '@core/formats/npy/write';
+import { writePng } from '@core/formats/png/write';
 import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, IDENTITY_LINE, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { COLOUR_MAP_NAMES, DEFAULT_COLOUR_MAP } from '@core/scale/colourMaps';
@@ -55,12 +57,16 @@ async function encode(frame: Frame, output: string, args: Arguments): Promise<Ui
       return writeTiff(frame, nodeCodecs);
     case '.csv':
       return writeCsv(frame);
+    case '.npy':
+      return writeNpy(frame);
+    case '.png':
+      return writePng(frame, nodeCodecs);
     case '.json':
       return frameJson(frame);
     default:
       throw usage(
         `Nothing is known about writing ${ending || 'a file without an ending'}.`,
-        'Choose .tif, .csv or .json, or add --picture for a coloured .png.',
+        'Choose .tif, .npy, .csv, .json or .png (16 bits of grey), or add --picture for a coloured .png.',
       );
   }
 }

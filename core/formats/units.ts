@@ -56,22 +56,12 @@ export function convertToCelsius(
   allowMissing: boolean,
 ): ConvertedValues {
   const warnings: FrameWarning[] = [];
-  let min = Infinity;
-  let max = -Infinity;
-  let missing = 0;
-  let firstMissing = -1;
-  for (let i = 0; i < values.length; i += 1) {
-    const value = values[i]!;
-    if (value - value !== 0) {
-      missing += 1;
-      if (firstMissing < 0) firstMissing = i;
-      values[i] = NaN;
-    } else {
-      if (value < min) min = value;
-      if (value > max) max = value;
-    }
-  }
+  const { min, max, missing } = finiteRange(values);
   if (missing > 0) {
+    const firstMissing = values.findIndex((value) => !Number.isFinite(value));
+    values.forEach((value, i) => {
+      if (!Number.isFinite(value)) values[i] = NaN;
+    });
     const place = { x: firstMissing % width, y: Math.floor(firstMissing / width) };
     const small = missing <= MISSING_SHARE * values.length;
     if (!allowMissing || !small) {
@@ -105,6 +95,23 @@ export function convertToCelsius(
     );
   }
   return { unit, warnings };
+}
+
+/** Least and greatest of the finite values, and how many are not finite. Most values lie within those before: one test each. */
+function finiteRange(values: Float32Array): { min: number; max: number; missing: number } {
+  let min = Infinity;
+  let max = -Infinity;
+  let missing = 0;
+  for (let i = 0; i < values.length; i += 1) {
+    const value = values[i]!;
+    if (value >= min && value <= max) continue;
+    if (!Number.isFinite(value)) missing += 1;
+    else {
+      if (value < min) min = value;
+      if (value > max) max = value;
+    }
+  }
+  return { min, max, missing };
 }
 
 function chooseUnit(choice: UnitChoice, min: number, max: number, warnings: FrameWarning[]): TemperatureUnit {

@@ -11,9 +11,9 @@ export type Basis = { kind: 'apparent' } | { kind: 'computed'; settings: Radiome
 export const APPARENT: Basis = { kind: 'apparent' };
 
 export interface Provenance {
-  format: 'tiff' | 'csv' | 'simulated';
+  format: 'tiff' | 'csv' | 'npy' | 'png' | 'simulated';
   sourceUnit: TemperatureUnit;
-  /** Pages found in the file; the frame is the first. */
+  /** Pages found in the file, of which this frame is one. */
   pages: number;
 }
 

@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors';
 import { APPARENT, MAX_SIDE, requireFrameSize, type Frame, type FrameWarning } from '../../frame/frame';
 import type { Codecs } from '../codecs';
-import type { ReadOptions } from '../readOptions';
+import { requirePage, type ReadOptions } from '../readOptions';
 import { convertToCelsius, unitInText } from '../units';
 import { cellKind, DELIMITERS, forEachCell, numberInCell, plainNumbers, type DelimiterByte } from './cells';
 import { linesOf, readableText, toScannableBytes, type Line } from './text';
@@ -25,6 +25,7 @@ const LEAST_LABELLED = 4;
  * A scan over bytes without a string per cell; linear in the file's size.
  */
 export function readCsv(file: Uint8Array, codecs: Codecs, options: ReadOptions): Frame {
+  requirePage(options.page ?? 0, 1);
   const bytes = toScannableBytes(file, codecs);
   const lines = linesOf(bytes, MAX_SIDE + MOST_METADATA + 1);
   const delimiter = chooseDelimiter(bytes, lines);

@@ -1,4 +1,5 @@
 import { CoreError } from '../../errors';
+import { requirePage } from '../readOptions';
 
 /** Tag numbers of TIFF 6.0. */
 export const TAG = {
@@ -39,7 +40,8 @@ export interface Directory {
 
 export interface TiffStructure {
   littleEndian: boolean;
-  first: Directory;
+  /** The directory of the wanted page. */
+  page: Directory;
   pages: number;
 }
 
@@ -61,11 +63,12 @@ function damaged(what: string, byte: number): CoreError {
 }
 
 /**
- * Reads the first page's directory and counts the pages.
+ * Reads the directory of one page and counts the pages.
  *
- * @throws CoreError `malformed` or `truncated` with the byte
+ * @param page - from 0
+ * @throws CoreError `malformed` or `truncated` with the byte, `out_of_range` when there is no such page
  */
-export function readStructure(bytes: Uint8Array, order: { littleEndian: boolean }): TiffStructure {
+export function readStructure(bytes: Uint8Array, order: { littleEndian: boolean }, page: number): TiffStructure {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const { littleEndian } = order;
   if (bytes.length < 8) throw damaged('the file ends inside its header', bytes.length);
@@ -81,7 +84,9 @@ export function readStructure(bytes: Uint8Array, order: { littleEndian: boolean 
     const link = next + 2 + view.getUint16(next, littleEndian) * 12;
     next = link + 4 <= bytes.length ? view.getUint32(link, littleEndian) : 0;
   }
-  return { littleEndian, first: first.directory, pages: seen.size };
+  requirePage(page, seen.size);
+  const wanted = page === 0 ? first : readDirectory(bytes, view, [...seen][page]!, littleEndian);
+  return { littleEndian, page: wanted.directory, pages: seen.size };
 }
 
 function readDirectory(

@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors';
-import { APPARENT, requireFrameSize, type Frame, type FrameWarning } from '../../frame/frame';
+import { APPARENT, requireFrameSize, type Frame } from '../../frame/frame';
 import type { Codecs } from '../codecs';
-import type { ReadOptions } from '../readOptions';
+import { pageWarnings, type ReadOptions } from '../readOptions';
 import { convertToCelsius, unitInText } from '../units';
 import { readStructure, TAG, tiffByteOrder, type Directory } from './directory';
 import { expandLzw } from './lzw';
@@ -46,7 +46,7 @@ interface Layout {
 }
 
 /**
- * Reads the first page of a TIFF of one sample a pixel: float32, float64, or uint16; either byte order; strips or
+ * Reads a page of a TIFF of one sample a pixel: float32, float64, or uint16; either byte order; strips or
  * tiles; none, LZW, deflate or PackBits; predictors 1 … 3.
  *
  * @returns a frame in °C, apparent unless said otherwise
@@ -58,8 +58,8 @@ interface Layout {
 export function readTiff(bytes: Uint8Array, codecs: Codecs, options: ReadOptions): Frame {
   const order = tiffByteOrder(bytes);
   if (!order) throw new CoreError('malformed', 'The file does not begin as a TIFF.', { byte: 0 }, 'Choose another file.');
-  const structure = readStructure(bytes, order);
-  const page = structure.first;
+  const structure = readStructure(bytes, order, options.page ?? 0);
+  const { page } = structure;
   const layout = readLayout(page, structure.littleEndian);
   requireData(layout, bytes.length, page.byte);
 
@@ -75,10 +75,6 @@ export function readTiff(bytes: Uint8Array, codecs: Codecs, options: ReadOptions
     copyBlock(layout, expanded, values, left, top, rows);
   });
 
-  const warnings: FrameWarning[] = [];
-  if (structure.pages > 1) {
-    warnings.push({ code: 'first_of_pages', message: `The file has ${structure.pages} pages; the first is read.` });
-  }
   const converted = convertToCelsius(
     values,
     layout.width,
@@ -95,7 +91,7 @@ export function readTiff(bytes: Uint8Array, codecs: Codecs, options: ReadOptions
     values,
     basis: APPARENT,
     provenance: { format: 'tiff', sourceUnit: converted.unit, pages: structure.pages },
-    warnings: [...warnings, ...converted.warnings],
+    warnings: [...pageWarnings(structure.pages, options), ...converted.warnings],
   };
 }
 

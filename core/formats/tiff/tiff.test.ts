@@ -210,3 +210,25 @@ describe('expanders', () => {
     expect(Array.from(big)).toEqual([0x00, 0xff, 0x01, 0x00]);
   });
 });
+
+describe('pages', () => {
+  const file = interchangeFile('tiff-f32-3pages.tif');
+
+  test('each page is read by its number; whoever names one is not warned of the others', () => {
+    const first = readFrame(file, testCodecs);
+    expect(first.warnings.map(({ code }) => code)).toEqual(['first_of_pages']);
+    for (const page of [0, 1, 2]) {
+      const frame = readFrame(file, testCodecs, { page });
+      expect(frame.provenance.pages).toBe(3);
+      expect(frame.warnings).toEqual([]);
+      expect(frame.values[0]).toBeCloseTo(first.values[0]! + page, 4);
+    }
+  });
+
+  test('a page that is not there is refused', () => {
+    expect(errorOf(() => readFrame(file, testCodecs, { page: 3 }))).toMatchObject({ code: 'out_of_range' });
+    expect(errorOf(() => readFrame(interchangeFile('csv-comma.csv'), testCodecs, { page: 1 }))).toMatchObject({
+      code: 'out_of_range',
+    });
+  });
+});
