@@ -1,16 +1,13 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { extremesOf } from '@core/frame/extremes';
-import { hasReading, type Frame } from '@core/frame/frame';
+import type { Frame } from '@core/frame/frame';
 import { readFrame } from '@core/formats/readFrame';
-import { writeCsv } from '@core/formats/csv/write';
-import { writeNpy } from '@core/formats/npy/write';
-import { writePng } from '@core/formats/png/write';
-import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, IDENTITY_LINE, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { COLOUR_MAP_NAMES, DEFAULT_COLOUR_MAP } from '@core/scale/colourMaps';
 import { orderedScale } from '@core/scale/scale';
 import { nodeCodecs } from '@server/codecs';
+import { encodeFrame, requireFormat } from '@server/encodeFrame';
 import { numberOption, parseArguments, usage, type Arguments } from './arguments';
 import { fileBytes } from './read';
 import { commandSettings, SETTING_OPTIONS } from './settings';
@@ -51,31 +48,7 @@ async function encode(frame: Frame, output: string, args: Arguments): Promise<Ui
     const { picturePng } = await import('@server/picture');
     return picturePng(frame, IDENTITY_LINE, pictureScale(frame, args));
   }
-  switch (ending) {
-    case '.tif':
-    case '.tiff':
-      return writeTiff(frame, nodeCodecs);
-    case '.csv':
-      return writeCsv(frame);
-    case '.npy':
-      return writeNpy(frame);
-    case '.png':
-      return writePng(frame, nodeCodecs);
-    case '.json':
-      return frameJson(frame);
-    default:
-      throw usage(
-        `Nothing is known about writing ${ending || 'a file without an ending'}.`,
-        'Choose .tif, .npy, .csv, .json or .png (16 bits of grey), or add --picture for a coloured .png.',
-      );
-  }
-}
-
-function frameJson(frame: Frame): string {
-  const rows = Array.from({ length: frame.height }, (_, y) =>
-    Array.from(frame.values.subarray(y * frame.width, (y + 1) * frame.width), (value) => (hasReading(value) ? value : null)),
-  );
-  return `${JSON.stringify({ width: frame.width, height: frame.height, unit: 'C', rows })}\n`;
+  return encodeFrame(frame, requireFormat(ending.slice(1)));
 }
 
 function pictureScale(frame: Frame, args: Arguments) {

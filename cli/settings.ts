@@ -1,6 +1,7 @@
 import { CoreError, requireRange } from '@core/errors';
 import type { Basis, FrameWarning } from '@core/frame/frame';
 import type { ReadOptions } from '@core/formats/readOptions';
+import { airTransmittance, CLEAR_PATH_M } from '@core/radiometry/airPath';
 import { AS_SEEN, type RadiometricSettings } from '@core/radiometry/radiometricSettings';
 import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '@core/radiometry/uncertainty';
 import { TEMPERATURE_UNITS, type TemperatureUnit } from '@core/units/temperature';
@@ -44,11 +45,22 @@ export function commandSettings(args: Arguments): CommandSettings {
   const humidity = numberOption(args, 'humidity');
   if (distance !== undefined) requireRange('distance', distance, 0, 10_000);
   if (humidity !== undefined) requireRange('humidity', humidity, 0, 100);
-  if (distance !== undefined && distance > 2 && given.transmittance === undefined) {
-    warnings.push({
-      code: 'air_path_clear',
-      message: `The air over ${distance} m is taken as clear (transmittance 1); give --transmittance for a long or humid path.`,
-    });
+  let transmittanceU = 0;
+  if (distance !== undefined && distance > CLEAR_PATH_M && given.transmittance === undefined) {
+    if (given.air === undefined || humidity === undefined) {
+      warnings.push({
+        code: 'air_path_clear',
+        message: `The air over ${distance} m is taken as clear; its path is reckoned when --air and --humidity are given.`,
+      });
+    } else {
+      const path = airTransmittance(given.air, humidity / 100, distance);
+      settings.transmittance = path.value;
+      transmittanceU = path.uncertainty;
+      warnings.push({
+        code: 'air_path',
+        message: `The air over ${distance} m lets through ${path.value.toFixed(4)} (± ${path.uncertainty.toFixed(4)}).`,
+      });
+    }
   }
   const { noise, ...sources } = uncertaintyOf(args);
   return {
@@ -58,7 +70,7 @@ export function commandSettings(args: Arguments): CommandSettings {
       allowMissing: args.options.has('allow-missing'),
       basis: basisOf(args, warnings),
     },
-    sources,
+    sources: { ...sources, transmittance: transmittanceU },
     noise,
     warnings,
   };

@@ -1,3 +1,4 @@
+import { APPARENT } from '@core/frame/frame';
 import { NO_SETTINGS } from '@core/radiometry/settings';
 import { ID, visitDocument } from '@core/testing/visit';
 import { sha256 } from './columns/sha256';
@@ -66,7 +67,18 @@ describe('from stored rows to rows that people edit', () => {
   const { rows } = visitDocument();
 
   test('region and photo', () => {
-    const picture = { frameId: null, name: 'x', role: 'plate' as const, stopKey: null, discarded: false };
+    const picture = {
+      frameId: null,
+      name: 'x',
+      role: 'plate' as const,
+      stopKey: null,
+      discarded: false,
+      evidence: true,
+      typed: { spots: [{ x: 0.5, y: 0.2, celsius: 12, words: 'sill' }], lowC: 5, highC: null },
+      alignment: null,
+      quarters: 1,
+      mirrored: false,
+    };
     const { id, version, value } = rows.region[ID.sound]!;
     expect(regionRow({ id, version, ...value })).toEqual(rows.region[ID.sound]);
     expect(photoRow({ id: 'p', version: 2, ...picture })).toEqual({
@@ -78,7 +90,8 @@ describe('from stored rows to rows that people edit', () => {
 
   test('a frame has its own scale only with both ends', () => {
     const place = { roomId: null, surfaceId: null, stopKey: null, discarded: false };
-    const base = { id: ID.frame, version: 1, name: 'a', ...place, side: 'inside' as const, referenceId: null };
+    const known = { basis: APPARENT, measure: null, sequenceId: null, picked: true };
+    const base = { id: ID.frame, version: 1, name: 'a', ...place, ...known, side: 'inside' as const, referenceId: null };
     expect(frameRow({ ...base, ownLowC: 10, ownHighC: 20 }).value.ownScale).toEqual({ low: 10, high: 20 });
     expect(frameRow({ ...base, ownLowC: 0, ownHighC: 5 }).value.ownScale).toEqual({ low: 0, high: 5 });
     expect(frameRow({ ...base, ownLowC: null, ownHighC: 20 }).value.ownScale).toBeNull();

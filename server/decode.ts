@@ -8,6 +8,12 @@ import { nodeCodecs } from './codecs';
 
 export interface FileToDecode {
   bytes: Uint8Array;
+  /** Which page; left out, the first. */
+  page?: number;
+  /** Up to 1 % of the pixels may be without a value. */
+  allowMissing?: boolean;
+  /** Said by the user, when a camera already computed the values. */
+  basis?: Basis | undefined;
   /** What its camera's checks say has to be added, K. */
   offsetK: number;
 }
@@ -21,6 +27,8 @@ export interface DecodedFrame {
   thumb: { width: number; height: number; pixels: Uint8Array };
   format: string;
   sourceUnit: string;
+  /** Pages in the file. */
+  pages: number;
   basis: Basis;
   /** Added to what the file says, K. */
   offsetK: number;
@@ -45,8 +53,8 @@ function bytesOf(values: Float32Array): Uint8Array {
  *
  * @throws CoreError as `readFrame`
  */
-export function decodeFile({ bytes, offsetK }: FileToDecode): DecodedFrame {
-  const frame = readFrame(bytes, nodeCodecs);
+export function decodeFile({ bytes, offsetK, page = 0, allowMissing = false, basis }: FileToDecode): DecodedFrame {
+  const frame = readFrame(bytes, nodeCodecs, { page, allowMissing, ...(basis && { basis }) });
   if (offsetK !== 0) frame.values.forEach((value, i) => (frame.values[i] = value + offsetK));
   const extremes = extremesOf(frame.values);
   if (!extremes) throw new CoreError('not_finite', 'No pixel of the file holds a temperature.', {}, 'Export the frame again.');
@@ -58,6 +66,7 @@ export function decodeFile({ bytes, offsetK }: FileToDecode): DecodedFrame {
     thumb: { width: thumb.width, height: thumb.height, pixels: bytesOf(thumb.values) },
     format: frame.provenance.format,
     sourceUnit: frame.provenance.sourceUnit,
+    pages: frame.provenance.pages,
     basis: frame.basis,
     offsetK,
     noiseK: estimateNoise(frame),

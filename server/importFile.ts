@@ -1,13 +1,14 @@
 import sharp, { type Metadata } from 'sharp';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
+import type { Basis, FrameWarning } from '@core/frame/frame';
+import { looksFalseColoured } from '@core/formats/falseColours';
 import { fileKind } from '@core/formats/readFrame';
 import type { Side } from '@core/visit/rows';
 import type { Database } from '@data/connection';
 import { cameraOffset } from '@data/queries/cameras';
 import { shaOf } from '@data/queries/blobs';
-import { addFrame, addPhoto, findByFile, requireVisit } from '@data/queries/files';
+import { addFrame, addPages, addPhoto, findByFile, requireVisit } from '@data/queries/files';
 import type { DecodedFrame, FileToDecode } from './decode';
 import { WorkerPool } from './workerPool';
 
@@ -28,13 +29,19 @@ export interface IncomingFile {
   cameraId?: string | null;
   /** The frame that a photo belongs to. */
   frameId?: string;
+  /** Up to 1 % of the pixels may be without a value. */
+  allowMissing?: boolean;
+  /** What the values are, when a camera already computed them. */
+  basis?: Basis | undefined;
 }
 
 export interface ImportOutcome {
-  kind: 'frame' | 'photo' | 'duplicate';
+  kind: 'frame' | 'photo' | 'evidence' | 'duplicate';
   id: string;
   name: string;
   warnings: FrameWarning[];
+  /** Frames that the file became, when it had several pages. */
+  pages?: number;
 }
 
 const shared = globalThis as { denDecoders?: WorkerPool<FileToDecode, DecodedFrame> };
@@ -84,29 +91,67 @@ export async function importFile(
   };
   const kind = fileKind(file.bytes);
   if (kind === 'jpeg' || kind === 'png' || kind === 'other-picture') {
-    const facts = await photoFacts(file.bytes);
-    await addPhoto(db, { ...common, ...facts, frameId: file.frameId ?? null, file: file.bytes });
-    return { kind: 'photo', id, name, warnings: early };
+    const { evidence, ...facts } = await photoFacts(file.bytes);
+    await addPhoto(db, { ...common, ...facts, evidence, frameId: file.frameId ?? null, file: file.bytes });
+    return { kind: evidence ? 'evidence' : 'photo', id, name, warnings: early };
   }
-  const { pixels, thumb, warnings, ...facts } = await decode({
+  const wanted = {
     bytes: file.bytes,
     offsetK: await cameraOffset(db, file.cameraId ?? null),
-  });
-  if (signal?.aborted) throw new CoreError('cancelled', 'Cancelled.', {}, '');
-  await addFrame(db, {
-    ...common,
-    ...facts,
+    allowMissing: file.allowMissing ?? false,
+    basis: file.basis,
+  };
+  const first = await decode(wanted);
+  const stopIfAborted = () => {
+    if (signal?.aborted) throw new CoreError('cancelled', 'Cancelled.', {}, '');
+  };
+  stopIfAborted();
+  const place = {
     roomId: file.roomId,
     surfaceId: file.surfaceId ?? null,
     cameraId: file.cameraId ?? null,
     side: file.side,
     file: file.bytes,
+  };
+  const rowOf = ({ pixels, thumb, warnings: _warnings, pages: _pages, ...facts }: DecodedFrame) => ({
+    ...common,
+    ...facts,
+    ...place,
     pixels,
     thumb: thumb.pixels,
     thumbWidth: thumb.width,
     thumbHeight: thumb.height,
   });
-  return { kind: 'frame', id, name, warnings: [...warnings, ...early] };
+  if (first.pages === 1) {
+    await addFrame(db, rowOf(first));
+    return { kind: 'frame', id, name, warnings: [...first.warnings, ...early] };
+  }
+
+  // Pages of one size are one sequence; another size begins another, and that is said.
+  let sizes = 0;
+  async function* pages() {
+    let sequence = { id: '', name: '' };
+    let size = '';
+    for (let page = 0; page < first.pages; page += 1) {
+      stopIfAborted();
+      const decoded = page === 0 ? first : await decode({ ...wanted, page });
+      const own = `${decoded.width} × ${decoded.height}`;
+      if (own !== size) {
+        sizes += 1;
+        size = own;
+        sequence = { id: newId(), name: sizes === 1 ? name : `${name}, ${own}`.slice(0, 160) };
+      }
+      const number = String(page + 1).padStart(String(first.pages).length, '0');
+      const row = { ...rowOf(decoded), id: page === 0 ? id : newId(), name: `${name} ${number}`.slice(0, 160), page };
+      yield { sequence, row: { ...row, picked: false } };
+    }
+  }
+  await addPages(db, visitId, pages());
+  const split: FrameWarning[] =
+    sizes > 1
+      ? [{ code: 'sequence_split', message: `Its pages have ${sizes} sizes; each run of one size is a sequence of its own.` }]
+      : [];
+  return { kind: 'frame', id, name, warnings: [...split, ...first.warnings, ...early], pages: first.pages };
 }
 
 /** A day before the visit is another day; a clock in another zone is at most half a day off. */
@@ -122,30 +167,34 @@ function earlyWarnings(takenAt: Date, startedAt: Date): FrameWarning[] {
   ];
 }
 
-async function photoFacts(bytes: Uint8Array): Promise<{ mediaType: string; width: number; height: number }> {
+/** To this many pixels a side a picture is brought to look at its colours. */
+const LOOK_PIXELS = 96;
+
+async function photoFacts(bytes: Uint8Array): Promise<{ mediaType: string; width: number; height: number; evidence: boolean }> {
   const unreadable = (why: string) =>
     new CoreError('malformed', `The picture cannot be read: ${why}.`, { byte: 0 }, 'Save it as JPEG or PNG and add it again.');
+  const options = { limitInputPixels: MAX_PHOTO_PIXELS, failOn: 'error' } as const;
   let facts: Metadata;
+  let small: Buffer;
   try {
-    facts = await sharp(bytes, { limitInputPixels: MAX_PHOTO_PIXELS, failOn: 'error' }).metadata();
+    facts = await sharp(bytes, options).metadata();
+    small = await sharp(bytes, options)
+      .resize(LOOK_PIXELS, LOOK_PIXELS, { fit: 'fill', kernel: 'nearest' })
+      .flatten()
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer();
   } catch {
     throw unreadable('it is damaged or larger than 60 million pixels');
   }
-  const { format, width, height, depth, orientation } = facts;
+  const { format, width, height, orientation } = facts;
   if (format !== 'jpeg' && format !== 'png' && format !== 'webp')
     throw unreadable(`pictures of kind ${format ?? 'unknown'} are not taken`);
-  if (depth === 'ushort') {
-    throw new CoreError(
-      'unsupported',
-      'The file is a 16-bit PNG: it may hold temperatures, which are not read from PNG yet.',
-      { byte: 0 },
-      'Export the frame as TIFF or CSV.',
-    );
-  }
   const turned = orientation !== undefined && orientation >= 5;
   return {
     mediaType: `image/${format}`,
     width: (turned ? height : width) ?? 0,
     height: (turned ? width : height) ?? 0,
+    evidence: looksFalseColoured(small),
   };
 }

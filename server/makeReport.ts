@@ -1,6 +1,6 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import { framesOfReport } from '@core/report/model';
-import { siteOf, visitDay } from '@core/visit/derive';
+import { photosOf, siteOf, visitDay } from '@core/visit/derive';
 import type { Database } from '@data/connection';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';
@@ -22,9 +22,11 @@ export async function makeReport(
   const pixels: ReportJob['pixels'] = {};
   for (const id of framesOfReport(document)) pixels[id] = await getBlob(db, (await frameShas(db, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
-  for (const { value } of Object.values(document.rows.finding)) {
-    if (value.photoId) photos[value.photoId] = await getBlob(db, (await photoFile(db, value.photoId)).fileSha);
-  }
+  const shown = [
+    ...Object.values(document.rows.finding).flatMap(({ value }) => value.photoId ?? []),
+    ...photosOf(document).flatMap(({ id, value }) => (value.evidence ? [id] : [])),
+  ];
+  for (const id of shown) photos[id] ??= await getBlob(db, (await photoFile(db, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
   return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf` };

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { create, type Font } from 'fontkit';
 import sharp from 'sharp';
 import type { Frame } from '@core/frame/frame';
+import type { Span } from '@core/frame/region';
 import type { RadianceLine } from '@core/radiometry/measurement';
 import { colourAt } from '@core/scale/colourMaps';
 import { colourFrame } from '@core/scale/colourFrame';
@@ -16,9 +17,14 @@ const BAR = 16;
 const LABELS = 78;
 
 /** RGB bytes of a coloured frame, without alpha (which makes PDF pictures slow). */
-function frameRgb(frame: Pick<Frame, 'width' | 'height' | 'values'>, line: RadianceLine, scale: Scale): Buffer {
+function frameRgb(
+  frame: Pick<Frame, 'width' | 'height' | 'values'>,
+  line: RadianceLine,
+  scale: Scale,
+  leftOut: readonly Span[],
+): Buffer {
   const packed = new Uint32Array(frame.values.length);
-  colourFrame(frame.values, frame.width, line, scale, packed);
+  colourFrame(frame.values, frame.width, line, scale, packed, leftOut);
   const rgb = Buffer.alloc(packed.length * 3);
   packed.forEach((pixel, i) => {
     rgb[3 * i] = pixel & 0xff;
@@ -33,18 +39,24 @@ export async function framePng(
   frame: Pick<Frame, 'width' | 'height' | 'values'>,
   line: RadianceLine,
   scale: Scale,
+  leftOut: readonly Span[] = [],
 ): Promise<Buffer> {
-  return sharp(frameRgb(frame, line, scale), { raw: { width: frame.width, height: frame.height, channels: 3 } })
+  return sharp(frameRgb(frame, line, scale, leftOut), { raw: { width: frame.width, height: frame.height, channels: 3 } })
     .png({ compressionLevel: 6 })
     .toBuffer();
 }
 
 /** A coloured frame as PNG with its scale beside it, so that the picture never goes without its meaning. */
-export async function picturePng(frame: Frame, line: RadianceLine, scale: Scale): Promise<Buffer> {
+export async function picturePng(
+  frame: Pick<Frame, 'width' | 'height' | 'values'>,
+  line: RadianceLine,
+  scale: Scale,
+  leftOut: readonly Span[] = [],
+): Promise<Buffer> {
   const zoom = Math.max(1, Math.ceil(480 / frame.width));
   const width = frame.width * zoom;
   const height = Math.max(frame.height * zoom, 160);
-  const picture = await sharp(await framePng(frame, line, scale))
+  const picture = await sharp(await framePng(frame, line, scale, leftOut))
     .resize(width, frame.height * zoom, { kernel: zoom > 3 ? 'nearest' : 'cubic' })
     .toBuffer();
   const total = { width: width + 3 * MARGIN + BAR + LABELS, height: height + 2 * MARGIN };
@@ -89,4 +101,11 @@ function textPath(text: string, size: number): string {
       return outline;
     })
     .join('');
+}
+
+/** A photo as it is shown: the way round that its camera says, then turned and mirrored as people said. */
+export function uprightPhoto(bytes: Uint8Array, { quarters, mirrored }: { quarters: number; mirrored: boolean }) {
+  // The camera's own turn is carried out first; sharp would otherwise put both into one.
+  const turned = sharp(bytes).rotate();
+  return quarters === 0 && !mirrored ? turned : turned.rotate(90 * quarters).flop(mirrored);
 }

@@ -64,7 +64,7 @@ export function requireId(text: string): string {
   return checked.data;
 }
 
-/** Bytes that never change under their address. */
+/** Bytes by their hash. An address that names a version never changes; any other is asked for again each time. */
 export function immutable(
   bytes: Uint8Array,
   mediaType: string,
@@ -73,7 +73,12 @@ export function immutable(
   headers: Record<string, string> = {},
 ): Response {
   const etag = `"${sha}"`;
-  const common = { etag, 'cache-control': 'private, max-age=31536000, immutable', ...headers };
+  const versioned = ['v', 'turn'].some((name) => new URL(request.url).searchParams.has(name));
+  const common = {
+    etag,
+    'cache-control': versioned ? 'private, max-age=31536000, immutable' : 'private, no-cache',
+    ...headers,
+  };
   if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: common });
   return new Response(bytes as Uint8Array<ArrayBuffer>, { headers: { 'content-type': mediaType, ...common } });
 }

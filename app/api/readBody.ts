@@ -1,3 +1,6 @@
+import { randomUUID } from 'node:crypto';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
+import path from 'node:path';
 import type { z } from 'zod';
 import { CoreError } from '@core/errors';
 
@@ -21,6 +24,30 @@ function requireValid<S extends z.ZodType>(value: unknown, schema: S, what: stri
 
 /** The body, as far as the limit allows: a length that was not stated or not true does not fill the memory. */
 export async function bodyWithin(request: Request, limit: number, what: string): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  for await (const chunk of chunksWithin(request, limit, what)) chunks.push(chunk);
+  return Buffer.concat(chunks);
+}
+
+/**
+ * Writes the body to a file of its own that only this user reads, as far as the limit allows.
+ *
+ * @returns its path; whoever asked removes it
+ */
+export async function bodyToDisk(request: Request, limit: number, what: string): Promise<string> {
+  const folder = path.join(process.env.DEN_DATA ?? '.den', 'uploads');
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  const file = path.join(folder, randomUUID());
+  try {
+    await writeFile(file, chunksWithin(request, limit, what), { flag: 'wx', mode: 0o600 });
+    return file;
+  } catch (error) {
+    await rm(file, { force: true });
+    throw error;
+  }
+}
+
+async function* chunksWithin(request: Request, limit: number, what: string): AsyncGenerator<Uint8Array> {
   const tooLarge = () =>
     new CoreError(
       'too_large',
@@ -29,19 +56,10 @@ export async function bodyWithin(request: Request, limit: number, what: string):
       'Bring a smaller part of it.',
     );
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
-  const chunks: Uint8Array[] = [];
   let total = 0;
-  const reader = request.body?.getReader();
-  if (!reader) return new Uint8Array();
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    total += value.length;
-    if (total > limit) {
-      await reader.cancel();
-      throw tooLarge();
-    }
-    chunks.push(value);
+  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    total += chunk.length;
+    if (total > limit) throw tooLarge();
+    yield chunk;
   }
-  return Buffer.concat(chunks, total);
 }

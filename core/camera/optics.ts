@@ -12,7 +12,7 @@ export interface Sight {
 }
 
 /** The fewest pixels a side that a reading needs. */
-const HONEST_PIXELS = 3;
+export const HONEST_PIXELS = 3;
 
 function halfTangent(fieldDeg: number): number {
   requireRange('field of view', fieldDeg, 0.5, 170);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { storedAlignmentSchema } from '../frame/alignment';
 import { idSchema, momentSchema, nameSchema, textSchema } from '../visit/fields';
 
 const kelvin = z.number().min(-50, 'must be at least −50 K').max(50, 'must not exceed 50 K');
@@ -21,6 +22,10 @@ export const cameraValueSchema = z.object({
   noiseK: z.number().gt(0, 'must be above 0').max(5, 'must not exceed 5 K'),
   calibrationK: z.number().min(0, 'must be at least 0 K').max(20, 'must not exceed 20 K'),
   uniformityK: z.number().min(0, 'must be at least 0 K').max(20, 'must not exceed 20 K'),
+  /** Of its error from one frame to the next. */
+  repeatabilityK: z.number().min(0, 'must be at least 0 K').max(20, 'must not exceed 20 K'),
+  /** How its photos lie over its frames, at distances where somebody matched them. */
+  alignments: z.array(storedAlignmentSchema).max(20, 'must not be more than 20'),
   /** Nearer than this the picture is not sharp. */
   minDistanceM: z.number().gt(0, 'must be above 0 m').max(20, 'must not exceed 20 m'),
   /** Added to what new frames of this camera read. */

@@ -1,12 +1,18 @@
+import { z } from 'zod';
 import { CoreError } from '../errors';
 import type { TemperatureUnit } from '../units/temperature';
-import type { RadiometricSettings } from '../radiometry/radiometricSettings';
+import { radiometricSettingsSchema } from '../radiometry/radiometricSettings';
 
 /**
  * What the values of a frame are: apparent temperatures (as a perfect emitter would look), or object temperatures that
  * a camera already computed with settings of its own.
  */
-export type Basis = { kind: 'apparent' } | { kind: 'computed'; settings: RadiometricSettings };
+export const basisSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('apparent') }),
+  z.object({ kind: z.literal('computed'), settings: radiometricSettingsSchema }),
+]);
+
+export type Basis = z.infer<typeof basisSchema>;
 
 export const APPARENT: Basis = { kind: 'apparent' };
 
@@ -18,7 +24,7 @@ export interface Provenance {
 }
 
 export interface FrameWarning {
-  code: 'first_of_pages' | 'unit_assumed_kelvin' | 'missing_pixels' | 'header_ignored' | 'before_visit';
+  code: 'first_of_pages' | 'unit_assumed_kelvin' | 'missing_pixels' | 'header_ignored' | 'before_visit' | 'sequence_split';
   message: string;
 }
 

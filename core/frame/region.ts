@@ -15,15 +15,32 @@ export const shapeSchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('line'), x1: pixel, y1: pixel, x2: pixel, y2: pixel }),
   z.object({
+    kind: z.literal('ellipse'),
+    /** Centre, half axes and how far the first of them is turned from x towards y, degrees. */
+    x: z.number().min(-100_000).max(100_000),
+    y: z.number().min(-100_000).max(100_000),
+    rx: z.number().min(0.5, 'must be at least half a pixel').max(100_000),
+    ry: z.number().min(0.5, 'must be at least half a pixel').max(100_000),
+    angle: z.number().min(-360).max(360),
+  }),
+  z.object({
     kind: z.literal('poly'),
     points: z
       .array(z.tuple([z.number(), z.number()]))
       .min(3)
       .max(1000),
   }),
+  z.object({
+    /** All of the frame on one side of a mark, an object temperature in °C; what is left out does not count. */
+    kind: z.literal('beyond'),
+    side: z.enum(['colder', 'warmer']),
+    markC: z.number().min(-150, 'must be at least −150 °C').max(2000, 'must not exceed 2000 °C'),
+  }),
 ]);
 
 export type Shape = z.infer<typeof shapeSchema>;
+/** A shape that is drawn; `beyond` follows from the pixels. */
+export type DrawnShape = Exclude<Shape, { kind: 'beyond' }>;
 
 /** Columns `from` … `to` (both included) of row `y`. */
 export interface Span {
@@ -36,7 +53,7 @@ export interface Span {
 const SPOT_REACH = 1;
 
 /** The pixels of a shape that lie in a frame of the given size, row by row; empty when none do. */
-export function spansOf(shape: Shape, width: number, height: number): Span[] {
+export function spansOf(shape: DrawnShape, width: number, height: number): Span[] {
   switch (shape.kind) {
     case 'spot':
       return rectangle(shape.x - SPOT_REACH, shape.y - SPOT_REACH, shape.x + SPOT_REACH, shape.y + SPOT_REACH, width, height);
@@ -44,9 +61,74 @@ export function spansOf(shape: Shape, width: number, height: number): Span[] {
       return rectangle(shape.x, shape.y, shape.x + shape.width - 1, shape.y + shape.height - 1, width, height);
     case 'line':
       return bresenham(shape.x1, shape.y1, shape.x2, shape.y2, width, height);
+    case 'ellipse':
+      return ellipseSpans(shape, width, height);
     case 'poly':
       return polygonSpans(shape.points, width, height);
   }
+}
+
+/** Pixel centres inside a turned ellipse: in each row the two places where its outline crosses. */
+function ellipseSpans(
+  { x: cx, y: cy, rx, ry, angle }: Extract<Shape, { kind: 'ellipse' }>,
+  width: number,
+  height: number,
+): Span[] {
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  // (x cos + y sin)²/rx² + (y cos − x sin)²/ry² = 1 as a x² + b x y + c y² = 1.
+  const a = (cos / rx) ** 2 + (sin / ry) ** 2;
+  const b = 2 * cos * sin * (1 / rx ** 2 - 1 / ry ** 2);
+  const c = (sin / rx) ** 2 + (cos / ry) ** 2;
+  const reach = Math.hypot(rx * sin, ry * cos);
+  const spans: Span[] = [];
+  for (let y = Math.max(0, Math.ceil(cy - reach)); y <= Math.min(height - 1, Math.floor(cy + reach)); y += 1) {
+    const dy = y - cy;
+    const root = (b * dy) ** 2 - 4 * a * (c * dy * dy - 1);
+    if (root < 0) continue;
+    const half = Math.sqrt(root) / (2 * a);
+    const middle = cx - (b * dy) / (2 * a);
+    const from = Math.max(0, Math.ceil(middle - half));
+    const to = Math.min(width - 1, Math.floor(middle + half));
+    if (from <= to) spans.push({ y, from, to });
+  }
+  return spans;
+}
+
+/**
+ * The pixels of a frame below (or above) a stored value, row by row.
+ *
+ * @param values - stored values, NaN for no reading
+ * @param leftOut - pixels that do not count, 1 each; null for none
+ */
+export function spansBeyond(
+  values: Float32Array,
+  width: number,
+  side: 'colder' | 'warmer',
+  stored: number,
+  leftOut: Uint8Array | null,
+): Span[] {
+  const spans: Span[] = [];
+  const sign = side === 'colder' ? -1 : 1;
+  for (let row = 0, y = 0; row < values.length; row += width, y += 1) {
+    let from = -1;
+    for (let x = 0; x <= width; x += 1) {
+      const inside = x < width && sign * (values[row + x]! - stored) > 0 && leftOut?.[row + x] !== 1;
+      if (inside && from < 0) from = x;
+      else if (!inside && from >= 0) {
+        spans.push({ y, from, to: x - 1 });
+        from = -1;
+      }
+    }
+  }
+  return spans;
+}
+
+/** Marks the pixels of shapes, 1 each; null when there are none. */
+export function maskOf(shapes: readonly Shape[], width: number, height: number): Uint8Array | null {
+  if (shapes.length === 0) return null;
+  const mask = new Uint8Array(width * height);
+  for (const { y, from, to } of spansOfAll(shapes, width, height)) mask.fill(1, y * width + from, y * width + to + 1);
+  return mask;
 }
 
 function rectangle(left: number, top: number, right: number, bottom: number, width: number, height: number): Span[] {
@@ -104,26 +186,31 @@ function polygonSpans(points: [number, number][], width: number, height: number)
   return spans;
 }
 
-/**
- * Like `spansOf`, but a shape without a pixel in the frame is refused.
- *
- * @throws CoreError `bad_region`
- */
-export function requireSpans(name: string, shape: Shape, width: number, height: number): Span[] {
-  const spans = spansOf(shape, width, height);
-  if (spans.length === 0) {
-    throw new CoreError(
-      'bad_region',
-      `Region "${name}" has no pixel inside the frame of ${width} × ${height}.`,
-      { argument: name, range: `x 0 … ${width - 1}, y 0 … ${height - 1}` },
-      'Move the region into the frame.',
-    );
-  }
-  return spans;
+/** The pixels of several drawn shapes, one after the other. */
+export function spansOfAll(shapes: readonly Shape[], width: number, height: number): Span[] {
+  return shapes.flatMap((shape) => (shape.kind === 'beyond' ? [] : spansOf(shape, width, height)));
 }
 
-/** The smallest box around a shape, in pixels; a line or polygon is rounded outward. */
-export function boundsOf(shape: Shape): { x: number; y: number; width: number; height: number } {
+/** Refuses a region without a pixel. @throws CoreError `bad_region` */
+export function requirePixels(name: string, shape: Shape, spans: Span[], width: number, height: number): Span[] {
+  if (spans.length > 0) return spans;
+  throw shape.kind === 'beyond'
+    ? new CoreError(
+        'bad_region',
+        `Nothing in the frame is ${shape.side} than the mark of "${name}", ${shape.markC.toFixed(1)} °C.`,
+        { argument: name, value: shape.markC },
+        'Move the mark.',
+      )
+    : new CoreError(
+        'bad_region',
+        `Region "${name}" has no pixel inside the frame of ${width} × ${height}.`,
+        { argument: name, range: `x 0 … ${width - 1}, y 0 … ${height - 1}` },
+        'Move the region into the frame.',
+      );
+}
+
+/** The smallest box around a drawn shape, in pixels; what is not whole is rounded outward. */
+export function boundsOf(shape: DrawnShape): { x: number; y: number; width: number; height: number } {
   switch (shape.kind) {
     case 'spot':
       return { x: shape.x - SPOT_REACH, y: shape.y - SPOT_REACH, width: 2 * SPOT_REACH + 1, height: 2 * SPOT_REACH + 1 };
@@ -131,6 +218,11 @@ export function boundsOf(shape: Shape): { x: number; y: number; width: number; h
       return { x: shape.x, y: shape.y, width: shape.width, height: shape.height };
     case 'line':
       return around([shape.x1, shape.x2], [shape.y1, shape.y2]);
+    case 'ellipse': {
+      const [cos, sin] = [Math.cos((shape.angle * Math.PI) / 180), Math.sin((shape.angle * Math.PI) / 180)];
+      const [dx, dy] = [Math.hypot(shape.rx * cos, shape.ry * sin), Math.hypot(shape.rx * sin, shape.ry * cos)];
+      return around([shape.x - dx, shape.x + dx], [shape.y - dy, shape.y + dy]);
+    }
     case 'poly':
       return around(
         shape.points.map((p) => p[0]),
@@ -143,20 +235,4 @@ function around(xs: number[], ys: number[]): { x: number; y: number; width: numb
   const x = Math.floor(Math.min(...xs));
   const y = Math.floor(Math.min(...ys));
   return { x, y, width: Math.ceil(Math.max(...xs)) - x + 1, height: Math.ceil(Math.max(...ys)) - y + 1 };
-}
-
-/** The shape moved by whole pixels and kept so that its centre stays inside the frame. */
-export function movedShape<S extends Extract<Shape, { kind: 'spot' | 'box' }>>(
-  shape: S,
-  dx: number,
-  dy: number,
-  width: number,
-  height: number,
-): S {
-  const reach = shape.kind === 'box' ? { x: shape.width, y: shape.height } : { x: 1, y: 1 };
-  return {
-    ...shape,
-    x: Math.max(0, Math.min(width - reach.x, shape.x + dx)),
-    y: Math.max(0, Math.min(height - reach.y, shape.y + dy)),
-  };
 }

@@ -1,13 +1,21 @@
-import { DEFAULT_EMISSIVITY, NO_SETTINGS, radiometricSettings, resolveSettings, settingsSchema } from './settings';
+import {
+  DEFAULT_EMISSIVITY,
+  NO_SETTINGS,
+  radiometricSettings,
+  resolveSettings,
+  saysNothing,
+  settingsSchema,
+  withSetting,
+} from './settings';
 
 const conditions = { airC: 20.6, humidityPct: 47 };
 
 describe('resolving settings', () => {
   test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
     const resolved = resolveSettings({}, conditions);
-    expect(resolved.emissivity).toEqual({ value: DEFAULT_EMISSIVITY, origin: 'default' });
+    expect(resolved.emissivity).toMatchObject({ value: DEFAULT_EMISSIVITY, origin: 'default' });
     expect(resolved.airC).toEqual({ value: 20.6, origin: 'conditions' });
-    expect(resolved.reflectedC).toEqual({ value: 20.6, origin: 'air' });
+    expect(resolved.reflectedC).toMatchObject({ value: 20.6, origin: 'air' });
     expect(resolved.humidityPct).toEqual({ value: 47, origin: 'conditions' });
     expect(resolved.distanceM).toEqual({ value: null, origin: 'default' });
     expect(resolved.transmittance).toEqual({ value: 1, origin: 'default' });
@@ -28,9 +36,9 @@ describe('resolving settings', () => {
       },
       conditions,
     );
-    expect(resolved.emissivity).toEqual({ value: 0.3, origin: 'region' });
+    expect(resolved.emissivity).toMatchObject({ value: 0.3, origin: 'region' });
     expect(resolved.airC).toEqual({ value: 18, origin: 'frame' });
-    expect(resolved.reflectedC).toEqual({ value: 20, origin: 'visit' });
+    expect(resolved.reflectedC).toMatchObject({ value: 20, origin: 'visit' });
     expect(resolved.distanceM).toEqual({ value: 3, origin: 'visit' });
   });
 
@@ -39,7 +47,7 @@ describe('resolving settings', () => {
       { visit: { ...NO_SETTINGS, reflectedC: 20 }, frame: { ...NO_SETTINGS, reflectedC: 0 } },
       conditions,
     );
-    expect(resolved.reflectedC).toEqual({ value: 0, origin: 'frame' });
+    expect(resolved.reflectedC).toMatchObject({ value: 0, origin: 'frame' });
   });
 
   test('the equation gets its four numbers', () => {
@@ -62,5 +70,56 @@ describe('what people may set', () => {
   ] as const)('%s has its range', (name, wrong, right) => {
     for (const value of wrong) expect(settingsSchema.shape[name].safeParse(value).success).toBe(false);
     for (const value of right) expect(settingsSchema.shape[name].safeParse(value).success).toBe(true);
+  });
+});
+
+describe('what goes along with a setting', () => {
+  const tape = { ...NO_SETTINGS, emissivity: 0.31, emissivityU: 0.03, emissivityFrom: 'tape, 19:12' };
+
+  test('uncertainty and source come from the level that sets the value, and from no other', () => {
+    const resolved = resolveSettings(
+      { surface: tape, visit: { ...NO_SETTINGS, emissivity: 0.9, emissivityU: 0.01 } },
+      conditions,
+    );
+    expect(resolved.emissivity).toEqual({ value: 0.31, origin: 'surface', u: 0.03, from: 'tape, 19:12' });
+    const typed = resolveSettings({ surface: tape, region: { ...NO_SETTINGS, emissivity: 0.5 } }, conditions);
+    expect(typed.emissivity).toEqual({ value: 0.5, origin: 'region', u: null, from: null });
+  });
+
+  test('a value that is typed over loses them', () => {
+    expect(withSetting(tape, 'emissivity', 0.4)).toEqual({ ...NO_SETTINGS, emissivity: 0.4 });
+    expect(withSetting(tape, 'distanceM', 3)).toEqual({ ...tape, distanceM: 3 });
+    const foil = { ...NO_SETTINGS, reflectedC: 18, reflectedU: 0.5, reflectedFrom: 'foil' };
+    expect(saysNothing(withSetting(foil, 'reflectedC', null))).toBe(true);
+  });
+
+  test('a palm print is a statement like a number', () => {
+    expect(saysNothing(NO_SETTINGS)).toBe(true);
+    expect(saysNothing({ ...NO_SETTINGS, palm: 'mirror' })).toBe(false);
+    const resolved = resolveSettings(
+      { visit: { ...NO_SETTINGS, palm: 'emits' }, frame: { ...NO_SETTINGS, palm: 'mirror' } },
+      conditions,
+    );
+    expect(resolved.palm).toEqual({ value: 'mirror', origin: 'frame' });
+  });
+});
+
+describe('the air path', () => {
+  test('is reckoned from distance and humidity, with its uncertainty', () => {
+    const resolved = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40 } }, conditions);
+    expect(resolved.transmittance.origin).toBe('path');
+    expect(resolved.transmittance.value).toBeCloseTo(0.98, 2);
+    expect(resolved.transmittanceU).toBeCloseTo(0.3 * (1 - resolved.transmittance.value), 12);
+  });
+
+  test('a transmittance that was given wins and is exact', () => {
+    const resolved = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40, transmittance: 0.9 } }, conditions);
+    expect(resolved.transmittance).toEqual({ value: 0.9, origin: 'visit' });
+    expect(resolved.transmittanceU).toBe(0);
+  });
+
+  test('without humidity the air counts as clear', () => {
+    const resolved = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40 } }, { airC: 20, humidityPct: null });
+    expect(resolved.transmittance).toEqual({ value: 1, origin: 'default' });
   });
 });

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { textSchema } from '../visit/fields';
+import { airTransmittance } from './airPath';
 import type { RadiometricSettings } from './radiometricSettings';
 
 /**
@@ -12,12 +14,21 @@ export const settingsSchema = z.object({
   humidityPct: z.number().min(0, 'must be at least 0 %').max(100, 'must not exceed 100 %').nullable(),
   distanceM: z.number().gt(0, 'must be above 0 m').max(1000, 'must not exceed 1000 m').nullable(),
   transmittance: z.number().gt(0, 'must be above 0').max(1, 'must not exceed 1').nullable(),
+  /** Standard uncertainty of the emissivity, and where it comes from in words: a material, a piece of tape. */
+  emissivityU: z.number().gt(0, 'must be above 0').max(0.5, 'must not exceed 0.5').nullable(),
+  emissivityFrom: textSchema(160).nullable(),
+  /** The same of the reflected apparent temperature, K. */
+  reflectedU: z.number().gt(0, 'must be above 0').max(50, 'must not exceed 50 K').nullable(),
+  reflectedFrom: textSchema(160).nullable(),
+  /** What a palm pressed on the surface left: a print that stays (it can be read), or nothing but a reflection. */
+  palm: z.enum(['emits', 'mirror']).nullable(),
 });
 
 export type Settings = z.infer<typeof settingsSchema>;
-export type SettingName = keyof Settings;
 
-export const SETTING_NAMES = Object.keys(settingsSchema.shape) as SettingName[];
+/** Settings that are numbers which people set; what else is known of them goes along. */
+export const SETTING_NAMES = ['emissivity', 'reflectedC', 'airC', 'humidityPct', 'distanceM', 'transmittance'] as const;
+export type SettingName = (typeof SETTING_NAMES)[number];
 
 export const NO_SETTINGS: Settings = {
   emissivity: null,
@@ -26,25 +37,55 @@ export const NO_SETTINGS: Settings = {
   humidityPct: null,
   distanceM: null,
   transmittance: null,
+  emissivityU: null,
+  emissivityFrom: null,
+  reflectedU: null,
+  reflectedFrom: null,
+  palm: null,
 };
 
-export type Level = 'visit' | 'surface' | 'frame' | 'region';
+/** Whether nothing is said at all: such a row may go. */
+export function saysNothing(settings: Settings): boolean {
+  return settings.palm === null && SETTING_NAMES.every((name) => settings[name] === null);
+}
+
+/** One number set or taken back; what was known of the old one goes with it. */
+export function withSetting(settings: Settings, name: SettingName, value: number | null): Settings {
+  const next = { ...settings, [name]: value };
+  if (name === 'emissivity') return { ...next, emissivityU: null, emissivityFrom: null };
+  if (name === 'reflectedC') return { ...next, reflectedU: null, reflectedFrom: null };
+  return next;
+}
+
+/** From the innermost outward: the first that says something wins. */
+const LEVELS = ['region', 'frame', 'surface', 'visit'] as const;
+export type Level = (typeof LEVELS)[number];
 
 /** Where a value comes from: a level where somebody set it, the visit's conditions, or what is taken when nobody said. */
-export type Origin = Level | 'conditions' | 'air' | 'default';
+export type Origin = Level | 'conditions' | 'air' | 'path' | 'default';
 
 export interface Resolved<T> {
   value: T;
   origin: Origin;
 }
 
+/** A setting with what is known of it. */
+export interface Sourced extends Resolved<number> {
+  /** Standard uncertainty; null where nobody stated one. */
+  u: number | null;
+  from: string | null;
+}
+
 export interface ResolvedSettings {
-  emissivity: Resolved<number>;
-  reflectedC: Resolved<number>;
+  emissivity: Sourced;
+  reflectedC: Sourced;
   airC: Resolved<number>;
   humidityPct: Resolved<number | null>;
   distanceM: Resolved<number | null>;
   transmittance: Resolved<number>;
+  /** Standard uncertainty of the transmittance; 0 where it was given or the way is short. */
+  transmittanceU: number;
+  palm: { value: Settings['palm']; origin: Origin };
 }
 
 /** Non-metals: paint, plaster, brick, wood, paper all lie near it. */
@@ -59,35 +100,53 @@ export interface SurveyConditions {
 
 /**
  * Settings in force, each with its origin: the innermost level that sets a value wins (region over frame over surface over visit),
- * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air.
+ * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air, and
+ * transmittance to the air path where distance and humidity are known.
  */
 export function resolveSettings(
   levels: { visit?: Settings | null; surface?: Settings | null; frame?: Settings | null; region?: Settings | null },
   conditions: SurveyConditions,
 ): ResolvedSettings {
-  const pick = <K extends SettingName>(name: K): Resolved<NonNullable<Settings[K]>> | null => {
-    for (const origin of ['region', 'frame', 'surface', 'visit'] as const) {
-      const value = levels[origin]?.[name];
-      if (value !== null && value !== undefined) return { value: value as NonNullable<Settings[K]>, origin };
-    }
-    return null;
+  const levelOf = (name: SettingName | 'palm'): Level | null =>
+    LEVELS.find((level) => (levels[level]?.[name] ?? null) !== null) ?? null;
+  const pick = (name: SettingName): Resolved<number> | null => {
+    const origin = levelOf(name);
+    return origin && { value: levels[origin]![name]!, origin };
+  };
+  const sourced = (name: 'emissivity' | 'reflectedC', otherwise: Resolved<number>): Sourced => {
+    const set = pick(name);
+    if (!set) return { ...otherwise, u: null, from: null };
+    const of = levels[set.origin as Level]!;
+    return name === 'emissivity'
+      ? { ...set, u: of.emissivityU, from: of.emissivityFrom }
+      : { ...set, u: of.reflectedU, from: of.reflectedFrom };
   };
   const airC =
     pick('airC') ??
     (conditions.airC === null
       ? ({ value: DEFAULT_AIR_C, origin: 'default' } as const)
       : ({ value: conditions.airC, origin: 'conditions' } as const));
+  const humidityPct: Resolved<number | null> =
+    pick('humidityPct') ??
+    (conditions.humidityPct === null
+      ? { value: null, origin: 'default' }
+      : { value: conditions.humidityPct, origin: 'conditions' });
+  const distanceM: Resolved<number | null> = pick('distanceM') ?? { value: null, origin: 'default' };
+  const given = pick('transmittance');
+  const path =
+    given === null && distanceM.value !== null && humidityPct.value !== null && Math.abs(airC.value) <= 60
+      ? airTransmittance(airC.value, humidityPct.value / 100, distanceM.value)
+      : null;
+  const palmLevel = levelOf('palm');
   return {
-    emissivity: pick('emissivity') ?? { value: DEFAULT_EMISSIVITY, origin: 'default' },
-    reflectedC: pick('reflectedC') ?? { value: airC.value, origin: 'air' },
+    emissivity: sourced('emissivity', { value: DEFAULT_EMISSIVITY, origin: 'default' }),
+    reflectedC: sourced('reflectedC', { value: airC.value, origin: 'air' }),
     airC,
-    humidityPct:
-      pick('humidityPct') ??
-      (conditions.humidityPct === null
-        ? { value: null, origin: 'default' }
-        : { value: conditions.humidityPct, origin: 'conditions' }),
-    distanceM: pick('distanceM') ?? { value: null, origin: 'default' },
-    transmittance: pick('transmittance') ?? { value: 1, origin: 'default' },
+    humidityPct,
+    distanceM,
+    transmittance: given ?? (path ? { value: path.value, origin: 'path' } : { value: 1, origin: 'default' }),
+    transmittanceU: path?.uncertainty ?? 0,
+    palm: palmLevel ? { value: levels[palmLevel]!.palm, origin: palmLevel } : { value: null, origin: 'default' },
   };
 }
 

@@ -10,6 +10,8 @@ export interface UncertaintySources {
   emissivity: number;
   /** Of the reflected apparent temperature; common to a frame. */
   reflected: number;
+  /** Of what the air lets through, a fraction; nothing where the way is short or the transmittance was given. */
+  transmittance?: number;
 }
 
 export const DEFAULT_UNCERTAINTY: UncertaintySources = {
@@ -38,22 +40,26 @@ export interface Sensitivities {
   /** K for a whole unit of emissivity. */
   emissivity: number;
   reflected: number;
+  /** K for a whole unit of transmittance. */
+  transmittance: number;
 }
 
 /**
- * First-order sensitivities of the object temperature (GUM, JCGM 100, on the measurement equation; air temperature and
- * transmittance taken as exact).
+ * First-order sensitivities of the object temperature (GUM, JCGM 100, on the measurement equation; air temperature taken
+ * as exact).
  *
  * @param apparent - °C
  * @param object - °C, belonging to `apparent` under `settings`
  */
 export function sensitivities(apparent: number, object: number, settings: RadiometricSettings): Sensitivities {
-  const { emissivity, reflected, transmittance } = settings;
+  const { emissivity, reflected, air, transmittance } = settings;
   const objectSlope = emissivity * radianceSlope(object);
   return {
     apparent: radianceSlope(apparent) / (transmittance * objectSlope),
     emissivity: (radianceFromTemperature(reflected) - radianceFromTemperature(object)) / objectSlope,
     reflected: (-(1 - emissivity) * radianceSlope(reflected)) / objectSlope,
+    transmittance:
+      (radianceFromTemperature(air) - radianceFromTemperature(apparent)) / (transmittance * transmittance * objectSlope),
   };
 }
 
@@ -65,13 +71,25 @@ export interface Uncertainty {
   emissivity: number;
   reflected: number;
   calibration: number;
+  /** Of the air between camera and surface. */
+  path: number;
+  /** Of the camera from one frame to the next; nothing within a frame. */
+  repeatability: number;
 }
 
+/** The parts of an uncertainty by name, in the order in which people are told of them. */
+export const UNCERTAINTY_PARTS = [
+  'noise',
+  'uniformity',
+  'emissivity',
+  'reflected',
+  'path',
+  'calibration',
+  'repeatability',
+] as const satisfies readonly Exclude<keyof Uncertainty, 'total'>[];
+
 function combine(parts: Omit<Uncertainty, 'total'>): Uncertainty {
-  return {
-    ...parts,
-    total: Math.hypot(parts.noise, parts.uniformity, parts.emissivity, parts.reflected, parts.calibration),
-  };
+  return { ...parts, total: Math.hypot(...UNCERTAINTY_PARTS.map((name) => parts[name])) };
 }
 
 /**
@@ -87,40 +105,59 @@ export function readingUncertainty(reading: MeanReading, sources: UncertaintySou
     emissivity: Math.abs(s.emissivity) * sources.emissivity,
     reflected: Math.abs(s.reflected) * sources.reflected,
     calibration: s.apparent * sources.calibration,
+    path: Math.abs(s.transmittance) * (sources.transmittance ?? 0),
+    repeatability: 0,
   });
 }
 
-/** What two regions of one frame have in common: errors in it move both readings together. */
+/** What two readings have in common: errors in it move both together. */
 export interface SharedInputs {
   /** Both take their emissivity from one setting. */
   emissivity: boolean;
   /** Both take their reflected temperature from one setting. */
   reflected: boolean;
+  /** Given when the two lie in different frames; left out, they lie in one. */
+  otherFrame?: {
+    /** Of one camera's error from one frame to the next, K (k = 1). */
+    repeatability: number;
+    /** Frames of different cameras do not share an error of calibration. */
+    sameCamera: boolean;
+  };
 }
 
 /**
- * Standard uncertainty (k = 1) of the difference of two readings of one frame.
+ * Standard uncertainty (k = 1) of the difference of two readings, in one frame or in two.
  *
+ * @param sources - of the first reading; of the second as well, unless `otherSources` says so
  * @returns K, with its parts
  *
  * GUM, JCGM 100: what is common enters as the difference of the two sensitivities, what is not as their root sum of
- * squares. Calibration is common to a frame and shrinks to |sA − sB| · u.
+ * squares. Calibration is common to a frame, and to the frames of one camera but for its repeatability, and shrinks to
+ * |sA − sB| · u. The model of the air is one and the same, so its error is common too.
  */
 export function differenceUncertainty(
   a: MeanReading,
   b: MeanReading,
   sources: UncertaintySources,
   shared: SharedInputs,
+  otherSources: UncertaintySources = sources,
 ): Uncertainty {
   const sa = sensitivities(a.apparent, a.object, a.settings);
   const sb = sensitivities(b.apparent, b.object, b.settings);
   const join = (x: number, y: number, common: boolean) => (common ? Math.abs(x - y) : Math.hypot(x, y));
+  const repeatability = shared.otherFrame?.repeatability ?? 0;
   return combine({
     noise: Math.hypot((sa.apparent * a.noise) / Math.sqrt(a.count), (sb.apparent * b.noise) / Math.sqrt(b.count)),
-    uniformity: Math.hypot(sa.apparent, sb.apparent) * sources.uniformity,
-    emissivity: join(sa.emissivity, sb.emissivity, shared.emissivity) * sources.emissivity,
-    reflected: join(sa.reflected, sb.reflected, shared.reflected) * sources.reflected,
-    calibration: Math.abs(sa.apparent - sb.apparent) * sources.calibration,
+    uniformity: Math.hypot(sa.apparent * sources.uniformity, sb.apparent * otherSources.uniformity),
+    emissivity: join(sa.emissivity * sources.emissivity, sb.emissivity * otherSources.emissivity, shared.emissivity),
+    reflected: join(sa.reflected * sources.reflected, sb.reflected * otherSources.reflected, shared.reflected),
+    calibration: join(
+      sa.apparent * sources.calibration,
+      sb.apparent * otherSources.calibration,
+      shared.otherFrame?.sameCamera ?? true,
+    ),
+    path: join(sa.transmittance * (sources.transmittance ?? 0), sb.transmittance * (otherSources.transmittance ?? 0), true),
+    repeatability: Math.hypot(sa.apparent, sb.apparent) * repeatability,
   });
 }
 

@@ -1,8 +1,7 @@
 import { CoreError } from '../errors';
-import type { Shape } from '../frame/region';
+import type { Span, Shape } from '../frame/region';
 import type { RadianceLine } from '../radiometry/measurement';
-import { radianceLine } from '../radiometry/measurement';
-import { radiometricSettings, type Origin, type ResolvedSettings } from '../radiometry/settings';
+import type { Origin, ResolvedSettings, Sourced } from '../radiometry/settings';
 import { COLOUR_MAPS } from '../scale/colourMaps';
 import { isNarrow, type Scale } from '../scale/scale';
 import {
@@ -10,8 +9,13 @@ import {
   compareRegions,
   conditionsOf,
   framesOf,
+  leftOutOf,
+  lineFor,
+  pixelsOf,
   onlyRow,
   orderedFrames,
+  photosOf,
+  takenAtOf,
   roomsOf,
   settingsFor,
   siteOf,
@@ -43,10 +47,12 @@ export interface Figure {
   height: number;
   line: RadianceLine;
   scale: Scale;
+  /** Left out by hand: hatched. */
+  leftOut: Shape[];
   /** Ends of the scale, °C and against the reference. */
   scaleEnds: { low: string; high: string };
   scaleWords: string;
-  marks: { id: string; shape: Shape; text: string; reference: boolean }[];
+  marks: { id: string; shape: Shape; spans: Span[] | undefined; text: string; reference: boolean }[];
 }
 
 export interface StatedRegion {
@@ -73,7 +79,14 @@ export interface ReportFinding {
   takenAt: string;
   photoId: string | null;
   /** Null with the reason when the regions cannot be read under their settings. */
-  stated: { this: StatedRegion; that: StatedRegion; difference: StatedDifference; figure: Figure } | null;
+  stated: {
+    this: StatedRegion;
+    that: StatedRegion;
+    difference: StatedDifference;
+    /** Said when the second region lies on another frame. */
+    across: string | null;
+    figure: Figure;
+  } | null;
   problem: string | null;
   settings: Fact[];
 }
@@ -99,6 +112,15 @@ export interface Report {
   /** What was looked at, room by room. */
   coverage: Fact[];
   limits: string[];
+  /** Pictures without data, with what somebody typed of them. */
+  evidence: Evidence[];
+}
+
+/** A picture without data: what is said of it was typed by a person and never measured. */
+export interface Evidence {
+  photoId: string;
+  name: string;
+  facts: Fact[];
 }
 
 const ORIGINS: Record<Origin, string> = {
@@ -107,6 +129,7 @@ const ORIGINS: Record<Origin, string> = {
   frame: 'set for the frame',
   region: 'set for the region',
   conditions: 'from the conditions',
+  path: 'reckoned from distance and humidity',
   air: 'taken as the air temperature',
   default: 'usual value',
 };
@@ -124,6 +147,7 @@ export function framesOfReport(document: VisitDocument): string[] {
   for (const { value } of Object.values(document.rows.finding)) {
     ids.add(value.frameId);
     for (const regionId of [
+      value.thatRegionId,
       document.rows.frame[value.frameId]?.value.referenceId,
       visit.referenceInsideId,
       visit.referenceOutsideId,
@@ -170,15 +194,40 @@ export function buildReport(
     findings,
     coverage: coverageFacts(document),
     limits: LIMITS,
+    evidence: evidenceOf(document, unit),
   };
 }
 
 const LIMITS = [
   'A thermal frame shows surface temperatures at one moment. It does not see through walls, it does not measure air leakage, and a cause read from one frame is a likelihood until a check has settled it.',
-  'Differences are between two regions of one frame. The camera’s calibration error is common to both and largely cancels; what remains is noise, unevenness, emissivity and reflection, and it is in the ±.',
+  'Differences are between two regions of one frame, unless it says otherwise. The camera’s calibration error is common to both and largely cancels; what remains is noise, unevenness, emissivity and reflection, and it is in the ±.',
   '± is twice the standard uncertainty: a 95 % interval.',
   'Work on electricity, gas, flues, refrigerant, at heights or on what may hold asbestos belongs to licensed people; local codes come first.',
 ];
+
+function evidenceOf(document: VisitDocument, unit: DisplayUnit): Evidence[] {
+  return photosOf(document)
+    .filter(({ value }) => value.evidence)
+    .map(({ id, value: { name, typed } }) => {
+      const ends: [string, number | null][] = [
+        ['Cold end of its scale', typed.lowC],
+        ['Warm end of its scale', typed.highC],
+      ];
+      return {
+        photoId: id,
+        name,
+        facts: [
+          ...typed.spots.map(({ words, celsius }, i) => ({
+            label: words || `Spot ${i + 1}`,
+            value: `${format.temperature(celsius, unit)}, typed`,
+          })),
+          ...ends.flatMap(([label, celsius]) =>
+            celsius === null ? [] : [{ label, value: `${format.temperature(celsius, unit)}, typed` }],
+          ),
+        ],
+      };
+    });
+}
 
 function answerWords(findings: ReportFinding[]): string {
   const outside = findings.filter(({ stated }) => stated && stated.difference.sign !== 'level').length;
@@ -255,15 +304,17 @@ function reportFinding(
     title,
     note,
     place: placeOf(document, frameId),
-    takenAt: localTime(document.frameFacts[frameId]!.takenAt, siteOf(document).timeZone),
+    takenAt: localTime(takenAtOf(document, frameId), siteOf(document).timeZone),
     photoId,
     settings: settingFacts(settingsFor(document, frameId, thisRegionId), unit),
   };
   const values = pixels(frameId);
+  const otherFrameId = document.rows.region[thatRegionId]!.value.frameId;
+  const otherValues = pixels(otherFrameId);
   const anchor = anchorFor(document, frameId, pixels);
-  if (!values || !anchor) return { ...base, stated: null, problem: 'The frame is not loaded yet.' };
+  if (!values || !otherValues || !anchor) return { ...base, stated: null, problem: 'The frame is not loaded yet.' };
   try {
-    const comparison = compareRegions(document, thisRegionId, thatRegionId, values);
+    const comparison = compareRegions(document, thisRegionId, thatRegionId, values, otherValues);
     const { value, uncertainty, significant } = comparison.difference;
     const sign = !significant ? 'level' : value < 0 ? 'colder' : 'warmer';
     const state = (regionId: string, reading: typeof comparison.this): StatedRegion => ({
@@ -289,9 +340,12 @@ function reportFinding(
             level: 'The difference lies within the noise: this frame does not show that the two differ.',
           }[sign],
         },
-        figure: figureOf(document, frameId, anchor, unit, [
+        across: comparison.acrossFrames
+          ? `“${stated.that.name}” lies on another frame, ${placeOf(document, otherFrameId)}: the uncertainty holds what the camera changes from frame to frame.`
+          : null,
+        figure: figureOf(document, frameId, anchor, values, unit, [
           { id: thisRegionId, mean: comparison.this.statistics.mean, reference: false },
-          { id: thatRegionId, mean: comparison.that.statistics.mean, reference: true },
+          ...(comparison.acrossFrames ? [] : [{ id: thatRegionId, mean: comparison.that.statistics.mean, reference: true }]),
         ]),
       },
     };
@@ -306,11 +360,12 @@ function figureOf(
   document: VisitDocument,
   frameId: string,
   anchor: ScaleAnchor,
+  values: Float32Array,
   unit: DisplayUnit,
   regions: { id: string; mean: number; reference: boolean }[],
 ): Figure {
-  const { width, height, basis } = document.frameFacts[frameId]!;
-  const scale = steadyScaleFor(document, anchor);
+  const { width, height } = document.frameFacts[frameId]!;
+  const scale = steadyScaleFor(document, frameId, anchor);
   const around = anchor.name
     ? `${anchor.source === 'visit' ? 'the visit’s reference' : 'the reference'}, ${anchor.name}`
     : 'the mean of the frame';
@@ -318,7 +373,8 @@ function figureOf(
     frameId,
     width,
     height,
-    line: radianceLine(basis, radiometricSettings(settingsFor(document, frameId))),
+    line: lineFor(document, frameId),
+    leftOut: leftOutOf(document, frameId),
     scale,
     scaleEnds: {
       low: `${format.temperature(scale.low, unit)} (${format.signedDifference(scale.low - anchor.celsius, unit)})`,
@@ -329,17 +385,27 @@ function figureOf(
       `the same span on every picture of this visit.${isNarrow(scale) ? ' All colours lie within very little.' : ''} Striped: beyond the colours.`,
     marks: regions.map(({ id, mean, reference }) => {
       const { name, shape } = document.rows.region[id]!.value;
-      return { id, shape, text: `${name} ${format.bareTemperature(mean, unit)}`, reference };
+      const spans = shape.kind === 'beyond' ? pixelsOf(document, id, values) : undefined;
+      return { id, shape, spans, text: `${name} ${format.bareTemperature(mean, unit)}`, reference };
     }),
   };
+}
+
+/** Where a value was found, when somebody said. */
+function sourceWords({ from }: Sourced): string {
+  return from ? `, ${from}` : '';
 }
 
 function settingFacts(settings: ResolvedSettings, unit: DisplayUnit): Fact[] {
   const fact = (label: string, value: string, origin: Origin): Fact => ({ label, value: `${value} (${ORIGINS[origin]})` });
   const { emissivity, reflectedC, airC, distanceM, transmittance } = settings;
   return [
-    fact('Emissivity', format.number(emissivity.value, 2), emissivity.origin),
-    fact('Reflected apparent temperature', format.temperature(reflectedC.value, unit), reflectedC.origin),
+    fact('Emissivity', `${format.number(emissivity.value, 2)}${sourceWords(emissivity)}`, emissivity.origin),
+    fact(
+      'Reflected apparent temperature',
+      `${format.temperature(reflectedC.value, unit)}${sourceWords(reflectedC)}`,
+      reflectedC.origin,
+    ),
     fact('Air', format.temperature(airC.value, unit), airC.origin),
     { label: 'Distance', value: distanceM.value === null ? 'not noted' : `${format.number(distanceM.value, 1)} m` },
     fact('Transmittance', format.number(transmittance.value, 2), transmittance.origin),

@@ -5,7 +5,9 @@ const DIVISIONS = 2048;
 
 /**
  * How many pixels have their object temperature in each of `bins` even steps between `low` and `high` (°C). Pixels
- * beyond the ends or without a reading are not counted. Linear in pixels.
+ * beyond the ends, without a reading or left out are not counted. Linear in pixels.
+ *
+ * @param leftOut - pixels that do not count, 1 each; null for none
  */
 export function temperatureHistogram(
   values: Float32Array,
@@ -13,6 +15,7 @@ export function temperatureHistogram(
   low: number,
   high: number,
   bins: number,
+  leftOut: Uint8Array | null = null,
 ): Uint32Array {
   const axis = storedAxis(line, low, high, DIVISIONS);
   const binOf = Uint16Array.from(axis.objects, (object) =>
@@ -22,7 +25,7 @@ export function temperatureHistogram(
   const { from, perKelvin } = axis;
   for (let i = 0; i < values.length; i += 1) {
     const place = (values[i]! - from) * perKelvin;
-    if (place >= 0 && place < DIVISIONS) counts[binOf[place | 0]!]! += 1;
+    if (place >= 0 && place < DIVISIONS && leftOut?.[i] !== 1) counts[binOf[place | 0]!]! += 1;
   }
   return counts;
 }

@@ -3,7 +3,8 @@ import { IDENTITY_LINE, radianceLine, throughLine } from '../radiometry/measurem
 import { COLOUR_MAP_NAMES, COLOUR_MAPS, colourAt, lightness } from './colourMaps';
 import { colourFrame } from './colourFrame';
 import { temperatureHistogram } from './histogram';
-import { isNarrow, LEAST_SPAN_K, orderedScale, steadyScale, steadySpanSchema } from './scale';
+import { againstScale, isNarrow, LEAST_SPAN_K, orderedScale, steadyScale, steadySpanSchema, type Scale } from './scale';
+import type { Span } from '../frame/region';
 
 const channels = (pixel: number) => [pixel & 255, (pixel >> 8) & 255, (pixel >> 16) & 255, pixel >>> 24];
 
@@ -91,7 +92,11 @@ describe('colouring a frame', () => {
 
 describe('scales', () => {
   test('a steady scale lies around its reference', () => {
-    expect(steadyScale(18.7, { belowK: 6, aboveK: 4, colourMap: 'ash' })).toEqual({ low: 18.7 - 6, high: 18.7 + 4, map: 'ash' });
+    expect(steadyScale(18.7, { belowK: 6, aboveK: 4, colourMap: 'ash', fixed: null, shade: null })).toEqual({
+      low: 18.7 - 6,
+      high: 18.7 + 4,
+      map: 'ash',
+    });
   });
   test('ends come in order and never meet', () => {
     expect(orderedScale(20, 10, 'hearth')).toEqual({ low: 10, high: 20, map: 'hearth' });
@@ -104,8 +109,12 @@ describe('scales', () => {
     expect(isNarrow(orderedScale(18, 20, 'hearth'))).toBe(false);
   });
   test('a span is above zero', () => {
-    expect(steadySpanSchema.safeParse({ belowK: 0, aboveK: 6, colourMap: 'hearth' }).success).toBe(false);
-    expect(steadySpanSchema.safeParse({ belowK: 6, aboveK: 6, colourMap: 'rainbow' }).success).toBe(false);
+    expect(steadySpanSchema.safeParse({ belowK: 0, aboveK: 6, colourMap: 'hearth', fixed: null, shade: null }).success).toBe(
+      false,
+    );
+    expect(steadySpanSchema.safeParse({ belowK: 6, aboveK: 6, colourMap: 'rainbow', fixed: null, shade: null }).success).toBe(
+      false,
+    );
   });
 });
 
@@ -113,5 +122,51 @@ describe('histogram', () => {
   test('counts what lies between the ends, and nothing else', () => {
     const values = Float32Array.from([9.9, 10.1, 10.2, 12.6, 14.9, 15.1, NaN]);
     expect(Array.from(temperatureHistogram(values, IDENTITY_LINE, 10, 15, 5))).toEqual([2, 0, 1, 0, 1]);
+  });
+});
+
+describe('steady colours', () => {
+  const span = { belowK: 6, aboveK: 4, colourMap: 'hearth' as const, fixed: null, shade: null };
+
+  test('lie around a reference, or between fixed temperatures whatever the reference is', () => {
+    expect(steadyScale(18, span)).toEqual({ low: 12, high: 22, map: 'hearth' });
+    expect(steadyScale(18, { ...span, fixed: { lowC: 5, highC: 25 } })).toEqual({ low: 5, high: 25, map: 'hearth' });
+    expect(steadySpanSchema.safeParse({ ...span, fixed: { lowC: 5, highC: 5.1 } }).success).toBe(false);
+  });
+
+  test('against the reference reach as far up as down, in the parting map', () => {
+    expect(againstScale(18, span)).toEqual({ low: 12, high: 24, map: 'balance' });
+  });
+});
+
+describe('what covers colours', () => {
+  const values = Float32Array.from({ length: 64 * 4 }, (_, i) => 10 + ((i % 64) * 20) / 63);
+  const scale: Scale = { low: 10, high: 30, map: 'ash' };
+  const coloured = (more: Partial<Scale>, leftOut: Span[] = []) => {
+    const out = new Uint32Array(values.length);
+    colourFrame(values, 64, IDENTITY_LINE, { ...scale, ...more }, out, leftOut);
+    return out;
+  };
+  const plain = coloured({});
+
+  test('a shade dims one side of its mark and nothing else', () => {
+    const shaded = coloured({ shade: { side: 'colder', celsius: 20 } });
+    for (let x = 0; x < 64; x += 1) {
+      const changed = shaded[x] !== plain[x];
+      if (Math.abs(values[x]! - 20) > 0.05) expect(changed).toBe(values[x]! < 20);
+    }
+    expect(coloured({ shade: { side: 'warmer', celsius: 20 } })[63]).not.toBe(plain[63]);
+  });
+
+  test('the shade keeps the order of lightness', () => {
+    const shaded = coloured({ shade: { side: 'colder', celsius: 40 } });
+    const light = (pixel: number) => lightness([pixel & 0xff, (pixel >> 8) & 0xff, (pixel >> 16) & 0xff]);
+    for (let x = 1; x < 64; x += 1) expect(light(shaded[x]!)).toBeGreaterThanOrEqual(light(shaded[x - 1]!));
+  });
+
+  test('what was left out is hatched, and only that', () => {
+    const out = coloured({}, [{ y: 1, from: 10, to: 19 }]);
+    const changed = [...out].flatMap((pixel, i) => (pixel === plain[i] ? [] : [i]));
+    expect(changed).toEqual(Array.from({ length: 10 }, (_, i) => 64 + 10 + i));
   });
 });

@@ -12,6 +12,8 @@ export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
     noiseK: 0.05,
     calibrationK: 1,
     uniformityK: 0.08,
+    repeatabilityK: 0.2,
+    alignments: [],
     minDistanceM: 0.4,
     offsetK: 0,
     clockAheadS: 0,

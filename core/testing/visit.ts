@@ -1,4 +1,5 @@
 import type { VisitDocument } from '../visit/document';
+import { APPARENT } from '../frame/frame';
 import { NO_SETTINGS } from '../radiometry/settings';
 
 /** Ids of the visit below. */
@@ -40,7 +41,7 @@ export function visitDocument(): VisitDocument {
     height: FRAME_HEIGHT,
     format: 'tiff',
     sourceUnit: 'C',
-    basis: { kind: 'apparent' as const },
+    page: 0,
     offsetK: 0,
     noiseK: 0.05,
     minC: 13,
@@ -62,12 +63,22 @@ export function visitDocument(): VisitDocument {
       side: 'inside' as const,
       referenceId,
       ownScale: null,
+      basis: APPARENT,
+      measure: null,
+      sequenceId: null,
+      picked: true,
     },
   });
   const region = (id: string, name: string, x: number, ordinal: number) => ({
     id,
     version: 1,
-    value: { frameId: ID.frame, name, ordinal, shape: { kind: 'box' as const, x, y: 11, width: 8, height: 8 } },
+    value: {
+      frameId: ID.frame,
+      name,
+      ordinal,
+      role: 'reading' as const,
+      shape: { kind: 'box' as const, x, y: 11, width: 8, height: 8 },
+    },
   });
   return {
     visitId: ID.visit,
@@ -136,7 +147,7 @@ export function visitDocument(): VisitDocument {
             archived: false,
             question: 'Why is it cold?',
             cameraId: null,
-            span: { belowK: 6, aboveK: 5, colourMap: 'hearth' },
+            span: { belowK: 6, aboveK: 5, colourMap: 'hearth', fixed: null, shade: null },
             referenceInsideId: ID.sound,
             referenceOutsideId: null,
           },
@@ -191,6 +202,9 @@ export function visitDocument(): VisitDocument {
       log: {},
       kit: {},
       kitList: {},
+      sequence: {},
+      probe: {},
+      material: {},
       instrument: {},
       camera: {
         [ID.camera]: {
@@ -204,6 +218,8 @@ export function visitDocument(): VisitDocument {
             noiseK: 0.06,
             calibrationK: 1.5,
             uniformityK: 0.05,
+            repeatabilityK: 0.2,
+            alignments: [],
             minDistanceM: 0.3,
             offsetK: 0,
             clockAheadS: 0,

@@ -8,13 +8,16 @@ import {
   loanValueSchema,
   photoValueSchema,
   planValueSchema,
+  probeValueSchema,
   regionValueSchema,
+  sequenceValueSchema,
   settingsValueSchema,
   siteValueSchema,
   visitValueSchema,
   type Entity,
 } from './rows';
 import { cameraValueSchema, handoverValueSchema, instrumentValueSchema } from '../camera/rows';
+import { materialValueSchema } from '../radiometry/materials';
 import { roomValueSchema, surfaceValueSchema } from '../house/rows';
 import { kitListValueSchema, kitValueSchema, logValueSchema, putBackValueSchema, stopValueSchema } from '../round/rows';
 import { idSchema } from './fields';
@@ -37,7 +40,21 @@ function put<E extends Entity, V extends z.ZodType>(entity: E, value: V) {
 const removeSchema = z.object({
   id: idSchema,
   action: z.literal('remove'),
-  entity: z.enum(['region', 'settings', 'finding', 'loanHome', 'room', 'surface', 'stop', 'putBack', 'log', 'kit', 'kitList']),
+  entity: z.enum([
+    'region',
+    'settings',
+    'finding',
+    'loanHome',
+    'room',
+    'surface',
+    'stop',
+    'putBack',
+    'log',
+    'kit',
+    'kitList',
+    'sequence',
+    'probe',
+  ]),
   rowId: idSchema,
   version: z.number().int().min(1),
 });
@@ -50,6 +67,9 @@ export const commandSchema = z.union([
     put('visit', visitValueSchema),
     put('conditions', conditionsValueSchema),
     put('photo', photoValueSchema),
+    put('sequence', sequenceValueSchema),
+    put('probe', probeValueSchema),
+    put('material', materialValueSchema),
     put('finding', findingValueSchema),
     put('site', siteValueSchema),
     put('intake', intakeValueSchema),

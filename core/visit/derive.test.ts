@@ -1,6 +1,7 @@
 import type { CoreError } from '../errors';
 import { NO_SETTINGS } from '../radiometry/settings';
 import { errorOf } from '../testing/material';
+import { NOTHING_TYPED } from './rows';
 import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../testing/visit';
 import {
   anchorFor,
@@ -53,7 +54,7 @@ describe('what follows from a visit', () => {
       airC: { value: 20, origin: 'conditions' },
     });
     const own = withSettings(document, ID.suspect, 'region', { emissivity: 0.6 });
-    expect(settingsFor(own, ID.frame, ID.suspect).emissivity).toEqual({ value: 0.6, origin: 'region' });
+    expect(settingsFor(own, ID.frame, ID.suspect).emissivity).toMatchObject({ value: 0.6, origin: 'region' });
     expect(settingsFor(own, ID.frame, ID.sound).emissivity.origin).toBe('visit');
   });
 
@@ -61,7 +62,7 @@ describe('what follows from a visit', () => {
     const walled = visitDocument();
     walled.rows.frame[ID.frame]!.value.surfaceId = ID.surface;
     const own = withSettings(walled, ID.surface, 'surface', { emissivity: 0.93 });
-    expect(settingsFor(own, ID.frame).emissivity).toEqual({ value: 0.93, origin: 'surface' });
+    expect(settingsFor(own, ID.frame).emissivity).toMatchObject({ value: 0.93, origin: 'surface' });
     expect(settingsFor(own, ID.frame).reflectedC.origin).toBe('visit');
     expect(settingsFor(own, ID.other).emissivity.origin).toBe('visit');
     const framed = withSettings(own, ID.frame, 'frame', { emissivity: 0.9 });
@@ -87,10 +88,22 @@ describe('what follows from a visit', () => {
     thinner.rows.frame[ID.other]!.value.discarded = true;
     expect(orderedFrames(thinner).map((row) => row.id)).toEqual([ID.frame]);
     expect(framesOf(thinner)).toHaveLength(1);
-    const photo = { frameId: null, name: 'Plate', role: 'plate' as const, stopKey: null, discarded: false };
-    thinner.rows.photo.p = { id: 'p', version: 1, value: photo };
+    const photo = {
+      frameId: null,
+      name: 'Plate',
+      role: 'plate' as const,
+      stopKey: null,
+      discarded: false,
+      evidence: false,
+      typed: NOTHING_TYPED,
+      alignment: null,
+      quarters: 0,
+      mirrored: false,
+    };
+    const row = { id: 'p', version: 1, value: photo };
+    thinner.rows.photo.p = row;
     expect(photosOf(thinner)).toHaveLength(1);
-    thinner.rows.photo.p.value.discarded = true;
+    row.value.discarded = true;
     expect(photosOf(thinner)).toEqual([]);
   });
 
@@ -141,7 +154,12 @@ describe('the anchor of steady colours', () => {
     const anchor = anchorFor(document, ID.frame, loaded)!;
     expect(anchor).toMatchObject({ source: 'frame', name: 'sound wall', regionId: ID.sound });
     expect(anchor.celsius).toBeCloseTo(17.9, 1);
-    expect(steadyScaleFor(document, anchor)).toEqual({ low: anchor.celsius - 6, high: anchor.celsius + 5, map: 'hearth' });
+    expect(steadyScaleFor(document, ID.frame, anchor)).toEqual({
+      low: anchor.celsius - 6,
+      high: anchor.celsius + 5,
+      map: 'hearth',
+      shade: null,
+    });
   });
 
   test("else the visit's, and it says so", () => {

@@ -1,14 +1,18 @@
 import type { Settings } from '../radiometry/settings';
 import { radiometricSettings, resolveSettings, type ResolvedSettings } from '../radiometry/settings';
 import { DEFAULT_UNCERTAINTY, type SharedInputs, type UncertaintySources } from '../radiometry/uncertainty';
-import { differenceOf, readRegion, type Difference, type Reading } from '../frame/reading';
+import { differenceOf, readRegion, regionSpans, type Difference, type Measured, type Reading } from '../frame/reading';
 import { CoreError } from '../errors';
-import { steadyScale, type Scale } from '../scale/scale';
+import type { CameraValue } from '../camera/rows';
+import { metricOf, type Metric } from '../frame/metric';
+import type { Shape, Span } from '../frame/region';
+import { radianceLine, type RadianceLine } from '../radiometry/measurement';
+import { againstScale, steadyScale, type Scale, type Shade } from '../scale/scale';
 import { dewPointFromHumidity, MOULD_HUMIDITY, surfaceTemperatureAtHumidity } from '../building/saturation';
 import { airAt } from '../round/airLog';
 import { localDay } from '../units/localTime';
 import type { VisitDocument } from './document';
-import type { Row, SiteValue } from './rows';
+import type { ProbeValue, Row, SiteValue } from './rows';
 
 /** What follows from a visit's rows. Nothing here is stored; everything is computed again when a row changes. */
 
@@ -49,13 +53,24 @@ export function photosOf(document: VisitDocument): Row<'photo'>[] {
   return Object.values(document.rows.photo).filter(({ value }) => !value.discarded);
 }
 
+/** When a frame was really taken: by the clock of its camera, less what that clock is known to be ahead. ISO, UTC. */
+export function takenAtOf(document: VisitDocument, frameId: string): string {
+  const { takenAt } = document.frameFacts[frameId]!;
+  const aheadS = cameraOfFrame(document, frameId)?.clockAheadS ?? 0;
+  return aheadS === 0 ? takenAt : new Date(Date.parse(takenAt) - 1000 * aheadS).toISOString();
+}
+
 /** Frames in the order in which people walk: by room, then by time. */
 export function orderedFrames(document: VisitDocument): Row<'frame'>[] {
   const place = new Map(roomsOf(document).map(({ id }, i) => [id, i]));
   const key = (row: Row<'frame'>) => (row.value.roomId === null ? Infinity : (place.get(row.value.roomId) ?? Infinity));
-  const time = (row: Row<'frame'>) => document.frameFacts[row.id]!.takenAt;
+  const time = (row: Row<'frame'>) => takenAtOf(document, row.id);
   return framesOf(document).sort(
-    (a, b) => (key(a) === key(b) ? 0 : key(a) - key(b)) || time(a).localeCompare(time(b)) || a.id.localeCompare(b.id),
+    (a, b) =>
+      (key(a) === key(b) ? 0 : key(a) - key(b)) ||
+      time(a).localeCompare(time(b)) ||
+      document.frameFacts[a.id]!.page - document.frameFacts[b.id]!.page ||
+      a.id.localeCompare(b.id),
   );
 }
 
@@ -76,7 +91,7 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
   const inside = frame.value.side === 'inside';
   const logged = airAt(
     Object.values(document.rows.log).flatMap(({ value }) => value.entries),
-    Date.parse(document.frameFacts[frameId]!.takenAt),
+    Date.parse(takenAtOf(document, frameId)),
   );
   const of = (id: string | null | undefined): Settings | null =>
     id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
@@ -89,11 +104,40 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
   );
 }
 
-export function sourcesFor(document: VisitDocument, frameId: string): UncertaintySources {
-  const camera = document.rows.camera[document.frameFacts[frameId]!.cameraId ?? '']?.value;
-  return camera
-    ? { ...DEFAULT_UNCERTAINTY, calibration: camera.calibrationK, uniformity: camera.uniformityK }
-    : DEFAULT_UNCERTAINTY;
+export function cameraOfFrame(document: VisitDocument, frameId: string): CameraValue | null {
+  return document.rows.camera[document.frameFacts[frameId]!.cameraId ?? '']?.value ?? null;
+}
+
+/** What goes into the uncertainty of a reading: the camera's own, and what is known of the settings. */
+export function sourcesFor(document: VisitDocument, frameId: string, regionId?: string): UncertaintySources {
+  const camera = cameraOfFrame(document, frameId);
+  const { emissivity, reflectedC, transmittanceU } = settingsFor(document, frameId, regionId);
+  return {
+    calibration: camera?.calibrationK ?? DEFAULT_UNCERTAINTY.calibration,
+    uniformity: camera?.uniformityK ?? DEFAULT_UNCERTAINTY.uniformity,
+    emissivity: emissivity.u ?? DEFAULT_UNCERTAINTY.emissivity,
+    reflected: reflectedC.u ?? DEFAULT_UNCERTAINTY.reflected,
+    transmittance: transmittanceU,
+  };
+}
+
+/** Shapes that were left out of a frame by hand. */
+export function leftOutOf(document: VisitDocument, frameId: string): Shape[] {
+  return regionsOf(document, frameId)
+    .filter(({ value }) => value.role === 'leftOut')
+    .map(({ value }) => value.shape);
+}
+
+/** What is measured on a frame: its values as they are stored, what they are, and what was left out. */
+export function measuredFrame(document: VisitDocument, frameId: string, values: Float32Array): Measured {
+  const { width, height } = document.frameFacts[frameId]!;
+  const { basis } = document.rows.frame[frameId]!.value;
+  return { width, height, values, basis, leftOut: leftOutOf(document, frameId) };
+}
+
+/** From a frame's stored values to object temperatures under its settings. */
+export function lineFor(document: VisitDocument, frameId: string): RadianceLine {
+  return radianceLine(document.rows.frame[frameId]!.value.basis, radiometricSettings(settingsFor(document, frameId)));
 }
 
 /**
@@ -108,36 +152,84 @@ export function readingOf(document: VisitDocument, regionId: string, values: Flo
   const { frameId, name, shape } = region.value;
   const facts = document.frameFacts[frameId]!;
   return readRegion(
-    { width: facts.width, height: facts.height, values, basis: facts.basis },
+    measuredFrame(document, frameId, values),
     { name, shape },
     radiometricSettings(settingsFor(document, frameId, regionId)),
     facts.noiseK,
-    sourcesFor(document, frameId),
+    sourcesFor(document, frameId, regionId),
   );
 }
 
-/** What two regions share: a setting is common unless one of them has its own. */
+/**
+ * The pixels of a region on its frame, row by row.
+ *
+ * @throws CoreError as `readRegion`
+ */
+export function pixelsOf(document: VisitDocument, regionId: string, values: Float32Array): Span[] {
+  const { frameId, name, shape } = document.rows.region[regionId]!.value;
+  const frame = measuredFrame(document, frameId, values);
+  return regionSpans(
+    frame,
+    { name, shape },
+    radianceLine(frame.basis, radiometricSettings(settingsFor(document, frameId, regionId))),
+  );
+}
+
+/** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
+const USUAL_REPEATABILITY_K = 0.3;
+
+/** What two regions share: a setting is common when both take it from the same place. */
 function sharedBetween(document: VisitDocument, a: string, b: string): SharedInputs {
-  const own = (id: string) => settingsRow(document, id)?.value;
-  return {
-    emissivity: (own(a)?.emissivity ?? null) === null && (own(b)?.emissivity ?? null) === null,
-    reflected: (own(a)?.reflectedC ?? null) === null && (own(b)?.reflectedC ?? null) === null,
+  const [frameA, frameB] = [a, b].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
+  const [settingsA, settingsB] = [settingsFor(document, frameA, a), settingsFor(document, frameB, b)];
+  const surfaceOf = (frameId: string) => document.rows.frame[frameId]!.value.surfaceId;
+  const common = (name: 'emissivity' | 'reflectedC') => {
+    const origin = settingsA[name].origin;
+    if (origin !== settingsB[name].origin || origin === 'region') return false;
+    if (origin === 'frame') return frameA === frameB;
+    return origin !== 'surface' || surfaceOf(frameA) === surfaceOf(frameB);
   };
+  const shared = { emissivity: common('emissivity'), reflected: common('reflectedC') };
+  if (frameA === frameB) return shared;
+  const [cameraA, cameraB] = [frameA, frameB].map((id) => document.frameFacts[id]!.cameraId);
+  const repeatability = Math.max(
+    ...[frameA, frameB].map((id) => cameraOfFrame(document, id)?.repeatabilityK ?? USUAL_REPEATABILITY_K),
+  );
+  return { ...shared, otherFrame: { repeatability, sameCamera: cameraA !== null && cameraA === cameraB } };
 }
 
 export interface Comparison {
   this: Reading;
   that: Reading;
   difference: Difference;
+  /** They lie in two frames: the camera's repeatability is in the uncertainty. */
+  acrossFrames: boolean;
 }
 
-/** This against that, both in one frame. */
-export function compareRegions(document: VisitDocument, thisId: string, thatId: string, values: Float32Array): Comparison {
+/**
+ * This against that, in one frame or in two of the visit.
+ *
+ * @param values - stored values of the frame of the first region
+ * @param otherValues - of the frame of the second, when it is another
+ */
+export function compareRegions(
+  document: VisitDocument,
+  thisId: string,
+  thatId: string,
+  values: Float32Array,
+  otherValues: Float32Array = values,
+): Comparison {
   const a = readingOf(document, thisId, values);
-  const b = readingOf(document, thatId, values);
-  const frameId = document.rows.region[thisId]!.value.frameId;
-  const difference = differenceOf(a, b, sourcesFor(document, frameId), sharedBetween(document, thisId, thatId));
-  return { this: a, that: b, difference };
+  const b = readingOf(document, thatId, otherValues);
+  const [frameA, frameB] = [thisId, thatId].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
+  const difference = differenceOf(
+    a,
+    b,
+    sourcesFor(document, frameA, thisId),
+    sharedBetween(document, thisId, thatId),
+    sourcesFor(document, frameB, thatId),
+  );
+  return { this: a, that: b, difference, acrossFrames: frameA !== frameB };
 }
 
 /** What the steady scale of a frame is centred on, for people to read on every picture. */
@@ -183,8 +275,52 @@ export function anchorFor(
   return { celsius: document.frameFacts[frameId]!.meanC, source: 'mean', name: null, regionId: null };
 }
 
-export function steadyScaleFor(document: VisitDocument, anchor: ScaleAnchor): Scale {
-  return steadyScale(anchor.celsius, visitRow(document).value.span);
+/** The steady scale of a frame, with the visit's shade. */
+export function steadyScaleFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Scale {
+  return { ...steadyScale(anchor.celsius, visitRow(document).value.span), shade: shadeFor(document, frameId, anchor) };
+}
+
+/** Colours of a frame that part at its reference. */
+export function againstScaleFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Scale {
+  return { ...againstScale(anchor.celsius, visitRow(document).value.span), shade: shadeFor(document, frameId, anchor) };
+}
+
+/** What the visit shades, on this frame; null when nothing, or when what it is reckoned from is not known here. */
+export function shadeFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Shade | null {
+  const rule = visitRow(document).value.span.shade;
+  if (!rule) return null;
+  const from =
+    rule.from === 'zero'
+      ? 0
+      : rule.from === 'reference'
+        ? anchor.celsius
+        : meaningsFor(document, frameId).find(({ name }) => name === rule.from)?.celsius;
+  return from === undefined ? null : { side: rule.side, celsius: from + rule.offsetK };
+}
+
+/** How pixels of a frame become metres; null when nothing is known, or when what was marked makes no sense. */
+export function metricFor(document: VisitDocument, frameId: string): Metric | null {
+  const { width, height } = document.frameFacts[frameId]!;
+  try {
+    return metricOf(
+      document.rows.frame[frameId]!.value.measure,
+      cameraOfFrame(document, frameId),
+      settingsFor(document, frameId).distanceM.value,
+      { width, height },
+    );
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return null;
+  }
+}
+
+/** What a probe showed, with its instrument's offset and uncertainty, °C and K (k = 1). */
+export function probeReading(document: VisitDocument, probe: ProbeValue): { celsius: number; uncertainty: number } {
+  const instrument = document.rows.instrument[probe.instrumentId ?? '']?.value;
+  return {
+    celsius: probe.celsius + (instrument?.offset ?? 0),
+    uncertainty: Math.hypot(probe.uncertaintyK, instrument?.uncertainty ?? 0),
+  };
 }
 
 /** Temperatures that mean something on the scale. */

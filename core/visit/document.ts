@@ -1,4 +1,3 @@
-import type { Basis } from '../frame/frame';
 import type { Answer } from '../round/rows';
 import type { Row, VisitEntity } from './rows';
 
@@ -10,7 +9,8 @@ export interface FrameFacts {
   height: number;
   format: string;
   sourceUnit: string;
-  basis: Basis;
+  /** Which page of its file it is. */
+  page: number;
   /** Added to what the file says, by the camera's checks, K. */
   offsetK: number;
   /** Standard deviation of one pixel's noise, K. */

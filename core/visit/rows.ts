@@ -1,5 +1,9 @@
 import { z } from 'zod';
+import { alignmentSchema } from '../frame/alignment';
+import { basisSchema } from '../frame/frame';
+import { measureSchema } from '../frame/metric';
 import { shapeSchema } from '../frame/region';
+import type { MaterialValue } from '../radiometry/materials';
 import { settingsSchema } from '../radiometry/settings';
 import { steadySpanSchema } from '../scale/scale';
 import {
@@ -21,10 +25,14 @@ import type { KitListValue, KitValue, LogValue, PutBackValue, StopValue } from '
 export const SIDES = ['inside', 'outside'] as const;
 export type Side = (typeof SIDES)[number];
 
+/** What a region is there for: to be read, to give a length, or to keep its pixels out of everything. */
+export const REGION_ROLES = ['reading', 'length', 'leftOut'] as const;
+
 export const regionValueSchema = z.object({
   frameId: idSchema,
   name: nameSchema(80),
   shape: shapeSchema,
+  role: z.enum(REGION_ROLES),
   ordinal: z.number().int().min(0).max(100_000),
 });
 
@@ -41,6 +49,35 @@ export const frameValueSchema = z.object({
   referenceId: idSchema.nullable(),
   /** Ends of the frame's own, stretched scale, °C. */
   ownScale: z.object({ low: temperatureSchema, high: temperatureSchema }).nullable(),
+  /** What its values are: as the camera saw, or computed by it with settings that are undone first. */
+  basis: basisSchema,
+  /** What is known of sizes on it. */
+  measure: measureSchema.nullable(),
+  /** The recording that it is a moment of. */
+  sequenceId: idSchema.nullable(),
+  /** Shown by itself, not only within its sequence. */
+  picked: z.boolean(),
+});
+
+/** Frames that were recorded one after the other. */
+export const sequenceValueSchema = z.object({
+  visitId: idSchema,
+  name: nameSchema(160),
+  /** From one frame to the next, s; null when nobody knows. */
+  intervalS: z.number().gt(0, 'must be above 0 s').max(86_400, 'must not exceed a day').nullable(),
+});
+
+/** What a contact thermometer showed beside a frame. */
+export const probeValueSchema = z.object({
+  frameId: idSchema,
+  name: nameSchema(80),
+  x: z.number().int().min(0).max(100_000),
+  y: z.number().int().min(0).max(100_000),
+  /** As it was read; its instrument's offset comes on top. */
+  celsius: temperatureSchema,
+  /** Standard uncertainty, K. */
+  uncertaintyK: z.number().min(0, 'must be at least 0 K').max(50, 'must not exceed 50 K'),
+  instrumentId: idSchema.nullable(),
 });
 
 export const settingsValueSchema = settingsSchema.extend({
@@ -153,6 +190,25 @@ export const conditionsValueSchema = z.object({
   rainHours: hours.nullable(),
 });
 
+/** Values that were read on a picture without data, and typed: never more than words of a person. */
+const typedSchema = z.object({
+  /** At shares of the picture's width and height. */
+  spots: z
+    .array(
+      z.object({
+        x: z.number().min(0).max(1),
+        y: z.number().min(0).max(1),
+        celsius: temperatureSchema,
+        words: textSchema(80),
+      }),
+    )
+    .max(20, 'must not be more than 20'),
+  lowC: temperatureSchema.nullable(),
+  highC: temperatureSchema.nullable(),
+});
+
+export const NOTHING_TYPED: z.infer<typeof typedSchema> = { spots: [], lowC: null, highC: null };
+
 /** What a photo shows: the whole view, a close-up, or a rating plate. */
 export const PHOTO_ROLES = ['view', 'close-up', 'plate'] as const;
 export type PhotoRole = (typeof PHOTO_ROLES)[number];
@@ -163,6 +219,15 @@ export const photoValueSchema = z.object({
   role: z.enum(PHOTO_ROLES),
   stopKey: nameSchema(160).nullable(),
   discarded: z.boolean(),
+  /** A coloured picture of temperatures without the temperatures: evidence, never measured on. */
+  evidence: z.boolean(),
+  /** What somebody read on it and typed. */
+  typed: typedSchema,
+  /** Its own place over its frame; null takes the camera's. */
+  alignment: alignmentSchema.nullable(),
+  /** Turned to the right by so many quarters, then mirrored. */
+  quarters: z.number().int().min(0).max(3),
+  mirrored: z.boolean(),
 });
 
 export const findingValueSchema = z.object({
@@ -186,6 +251,8 @@ export type IntakeValue = z.infer<typeof intakeValueSchema>;
 export type PlanValue = z.infer<typeof planValueSchema>;
 export type LoanValue = z.infer<typeof loanValueSchema>;
 export type LoanHomeValue = z.infer<typeof loanHomeValueSchema>;
+export type SequenceValue = z.infer<typeof sequenceValueSchema>;
+export type ProbeValue = z.infer<typeof probeValueSchema>;
 export type PhotoValue = z.infer<typeof photoValueSchema>;
 export type FindingValue = z.infer<typeof findingValueSchema>;
 
@@ -211,6 +278,9 @@ export interface Values {
   visit: VisitValue;
   conditions: ConditionsValue;
   photo: PhotoValue;
+  sequence: SequenceValue;
+  probe: ProbeValue;
+  material: MaterialValue;
   finding: FindingValue;
 }
 

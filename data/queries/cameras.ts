@@ -2,8 +2,8 @@ import { asc, eq } from 'drizzle-orm';
 import type { CameraValue } from '@core/camera/rows';
 import type { Row } from '@core/visit/rows';
 import type { Connection } from '../connection';
-import { camera, handover, instrument } from '../schema';
-import { cameraRow, handoverRow, instrumentRow } from './rows';
+import { camera, handover, instrument, material } from '../schema';
+import { cameraRow, handoverRow, instrumentRow, materialRow } from './rows';
 
 /** Puts a camera on the shelf unless it is there. */
 export async function ensureCamera(connection: Connection, id: string, value: CameraValue): Promise<void> {
@@ -26,6 +26,10 @@ export async function listCameras(connection: Connection): Promise<Row<'camera'>
 
 export async function listInstruments(connection: Connection): Promise<Row<'instrument'>[]> {
   return (await connection.select().from(instrument).orderBy(asc(instrument.name))).map(instrumentRow);
+}
+
+export async function listMaterials(connection: Connection): Promise<Row<'material'>[]> {
+  return (await connection.select().from(material).orderBy(asc(material.name))).map(materialRow);
 }
 
 export async function listHandovers(connection: Connection, loanId: string): Promise<Row<'handover'>[]> {

@@ -12,6 +12,14 @@ export function settingsColumns({ level, ownerId, ...fields }: Values['settings'
   };
 }
 
+export function frameColumns({ ownScale, ...rest }: Values['frame']) {
+  return { ...rest, ownLowC: ownScale?.low ?? null, ownHighC: ownScale?.high ?? null };
+}
+
+export function visitColumns({ span, startedAt, ...rest }: Values['visit']) {
+  return { ...rest, ...span, startedAt: new Date(startedAt) };
+}
+
 export function roomColumns({ plan, ...rest }: Values['room']) {
   return { ...rest, planX: plan.x, planY: plan.y, planWidth: plan.width, planDepth: plan.depth };
 }

@@ -14,11 +14,14 @@ import {
   kitListRow,
   kitRow,
   logRow,
+  materialRow,
   photoRow,
   planRow,
+  probeRow,
   putBackRow,
   regionRow,
   roomRow,
+  sequenceRow,
   settingsRowOf,
   siteRow,
   stopRow,
@@ -76,7 +79,7 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
         .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
         .where(eq(t.finding.visitId, visitId)),
     ]);
-  const [stops, putBacks, logs, kits, kitLists, recordings, earlier] = await Promise.all([
+  const [stops, putBacks, logs, kits, kitLists, recordings, earlier, sequences, probes, materials] = await Promise.all([
     db.select().from(t.stop).where(eq(t.stop.visitId, visitId)),
     db.select().from(t.putBack).where(eq(t.putBack.visitId, visitId)),
     db.select().from(t.log).where(eq(t.log.visitId, visitId)),
@@ -84,6 +87,9 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
     db.select().from(t.kitList),
     db.select().from(t.recording).where(eq(t.recording.visitId, visitId)),
     loadEarlier(db, found.visit),
+    db.select().from(t.sequence).where(eq(t.sequence.visitId, visitId)),
+    db.select().from(t.probe).where(inArray(t.probe.frameId, ofVisit)),
+    db.select().from(t.material),
   ]);
   return {
     visitId,
@@ -98,7 +104,7 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
           height: row.height,
           format: row.format,
           sourceUnit: row.sourceUnit,
-          basis: row.basis,
+          page: row.page,
           offsetK: row.offsetK,
           noiseK: row.noiseK,
           minC: row.minC,
@@ -141,6 +147,9 @@ export async function loadVisitDocument(db: Database, visitId: string): Promise<
       conditions: byId(conditions.map(conditionsRow)),
       frame: byId(frames.map(frameRow)),
       photo: byId(photos.map(photoRow)),
+      sequence: byId(sequences.map(sequenceRow)),
+      probe: byId(probes.map(probeRow)),
+      material: byId(materials.map(materialRow)),
       region: byId(regions.map(regionRow)),
       settings: byId(settings.map(settingsRowOf)),
       finding: byId(findings.map((row) => findingRow(row.finding, row.pair))),

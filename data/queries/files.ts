@@ -1,8 +1,8 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import { frameForPhoto } from '@core/frame/pairPhoto';
 import type { Connection, Database } from '../connection';
-import { frame, photo, visit } from '../schema';
+import { frame, photo, sequence, visit } from '../schema';
 import { putBlob } from './blobs';
 
 export interface NewFrame extends Omit<typeof frame.$inferInsert, 'fileSha' | 'pixelsSha' | 'thumbSha'> {
@@ -40,22 +40,67 @@ export async function requireVisit(connection: Connection, visitId: string): Pro
   return found;
 }
 
+/** Locks a visit, so that two files of one drop do not pair past each other. */
+async function lockVisit(tx: Connection, visitId: string): Promise<void> {
+  await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId)).for('update');
+}
+
+async function storeFrame(tx: Connection, { file, pixels, thumb, ...row }: NewFrame): Promise<void> {
+  const [fileSha, pixelsSha, thumbSha] = [await putBlob(tx, file), await putBlob(tx, pixels), await putBlob(tx, thumb)];
+  await tx.insert(frame).values({ ...row, fileSha, pixelsSha, thumbSha });
+}
+
+/** Gives a new frame the photos that were waiting for it. */
+async function pairWaiting(tx: Connection, row: Pick<NewFrame, 'id' | 'visitId' | 'fileName' | 'takenAt'>): Promise<void> {
+  const photos = await tx
+    .select()
+    .from(photo)
+    .where(and(eq(photo.visitId, row.visitId), isNull(photo.frameId)));
+  const own = { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() };
+  for (const waiting of photos) {
+    if (!frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own])) continue;
+    await tx
+      .update(photo)
+      .set({ frameId: row.id, version: waiting.version + 1 })
+      .where(eq(photo.id, waiting.id));
+  }
+}
+
 /** Stores a frame with its bytes, whole or not at all, and gives it the photos that were waiting for it. */
-export async function addFrame(db: Database, { file, pixels, thumb, ...row }: NewFrame): Promise<void> {
+export async function addFrame(db: Database, row: NewFrame): Promise<void> {
   await db.transaction(async (tx) => {
-    // Locks the visit, so that two files of one drop do not pair past each other.
-    await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, row.visitId)).for('update');
-    const [fileSha, pixelsSha, thumbSha] = [await putBlob(tx, file), await putBlob(tx, pixels), await putBlob(tx, thumb)];
-    await tx.insert(frame).values({ ...row, fileSha, pixelsSha, thumbSha });
-    const photos = await tx.select().from(photo).where(eq(photo.visitId, row.visitId));
-    for (const waiting of photos.filter((one) => one.frameId === null)) {
-      const own = { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() };
-      if (frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own])) {
-        await tx
-          .update(photo)
-          .set({ frameId: row.id, version: waiting.version + 1 })
-          .where(eq(photo.id, waiting.id));
+    await lockVisit(tx, row.visitId);
+    await storeFrame(tx, row);
+    await pairWaiting(tx, row);
+  });
+}
+
+/** Frames of one file that belong together. */
+export interface NewSequence {
+  id: string;
+  name: string;
+}
+
+/**
+ * Stores the pages of one file as sequences, whole or not at all.
+ *
+ * @param pages - in order, each with the sequence that it belongs to; one that throws leaves nothing behind
+ */
+export async function addPages(
+  db: Database,
+  visitId: string,
+  pages: AsyncIterable<{ sequence: NewSequence; row: NewFrame }>,
+): Promise<void> {
+  await db.transaction(async (tx) => {
+    await lockVisit(tx, visitId);
+    const known = new Set<string>();
+    for await (const { sequence: of, row } of pages) {
+      if (!known.has(of.id)) {
+        await tx.insert(sequence).values({ ...of, visitId, intervalS: null });
+        known.add(of.id);
       }
+      await storeFrame(tx, { ...row, sequenceId: of.id });
+      if (row.page === 0) await pairWaiting(tx, row);
     }
   });
 }
@@ -63,7 +108,7 @@ export async function addFrame(db: Database, { file, pixels, thumb, ...row }: Ne
 /** Stores a photo and pairs it with the frame of its name or moment. */
 export async function addPhoto(db: Database, { file, ...row }: NewPhoto): Promise<{ frameId: string | null }> {
   return db.transaction(async (tx) => {
-    await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, row.visitId)).for('update');
+    await lockVisit(tx, row.visitId);
     const frames = await tx
       .select({ id: frame.id, fileName: frame.fileName, takenAt: frame.takenAt })
       .from(frame)
@@ -96,9 +141,22 @@ export async function frameShas(connection: Connection, id: string) {
 
 export async function photoFile(connection: Connection, id: string) {
   const [found] = await connection
-    .select({ fileSha: photo.fileSha, mediaType: photo.mediaType, fileName: photo.fileName })
+    .select({
+      fileSha: photo.fileSha,
+      mediaType: photo.mediaType,
+      fileName: photo.fileName,
+      quarters: photo.quarters,
+      mirrored: photo.mirrored,
+    })
     .from(photo)
     .where(eq(photo.id, id));
   if (!found) throw new CoreError('not_found', 'There is no such photo.', { value: id }, 'Reload the page.');
   return found;
+}
+
+/** The visit that a frame belongs to. @throws CoreError `not_found` */
+export async function visitOfFrame(connection: Connection, id: string): Promise<string> {
+  const [found] = await connection.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, id));
+  if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
+  return found.visitId;
 }

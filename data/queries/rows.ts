@@ -14,12 +14,15 @@ import type {
   loan,
   loanHome,
   log,
+  material,
   pair,
   photo,
   plan,
+  probe,
   putBack,
   region,
   room,
+  sequence,
   settings,
   site,
   stop,
@@ -30,19 +33,21 @@ import type {
 /** From a table’s row to the row that people edit; the way there is in columns.ts. */
 
 export function regionRow(stored: InferSelectModel<typeof region>): Row<'region'> {
-  const { id, version, frameId, name, shape, ordinal } = stored;
-  return { id, version, value: { frameId, name, shape, ordinal } };
+  const { id, version, frameId, name, shape, role, ordinal } = stored;
+  return { id, version, value: { frameId, name, shape, role, ordinal } };
 }
 
-export function frameRow(
-  stored: Pick<
-    InferSelectModel<typeof frame>,
-    'id' | 'version' | 'name' | 'roomId' | 'surfaceId' | 'stopKey' | 'discarded' | 'side' | 'referenceId' | 'ownLowC' | 'ownHighC'
-  >,
-): Row<'frame'> {
+type FrameColumns = Pick<
+  InferSelectModel<typeof frame>,
+  'id' | 'version' | 'ownLowC' | 'ownHighC' | Exclude<keyof Row<'frame'>['value'], 'ownScale'>
+>;
+
+export function frameRow(stored: FrameColumns): Row<'frame'> {
   const { id, version, name, roomId, surfaceId, stopKey, discarded, side, referenceId, ownLowC, ownHighC } = stored;
+  const { basis, measure, sequenceId, picked } = stored;
   const ownScale = ownLowC === null || ownHighC === null ? null : { low: ownLowC, high: ownHighC };
-  return { id, version, value: { name, roomId, surfaceId, stopKey, discarded, side, referenceId, ownScale } };
+  const place = { roomId, surfaceId, stopKey, side };
+  return { id, version, value: { name, ...place, discarded, referenceId, ownScale, basis, measure, sequenceId, picked } };
 }
 
 export function settingsRowOf(stored: InferSelectModel<typeof settings>): Row<'settings'> {
@@ -54,7 +59,8 @@ export function settingsRowOf(stored: InferSelectModel<typeof settings>): Row<'s
 export function visitRowOf(stored: InferSelectModel<typeof visit>): Row<'visit'> {
   const { id, version, title, question, archived, startedAt, belowK, aboveK, cameraId, referenceInsideId, referenceOutsideId } =
     stored;
-  const span = { belowK, aboveK, colourMap: stored.colourMap as ColourMapName };
+  const { fixed, shade } = stored;
+  const span = { belowK, aboveK, colourMap: stored.colourMap as ColourMapName, fixed, shade };
   return {
     id,
     version,
@@ -68,10 +74,25 @@ export function conditionsRow(stored: InferSelectModel<typeof conditions>): Row<
 }
 
 export function photoRow(
-  stored: Pick<InferSelectModel<typeof photo>, 'id' | 'version' | 'frameId' | 'name' | 'role' | 'stopKey' | 'discarded'>,
+  stored: Pick<InferSelectModel<typeof photo>, 'id' | 'version' | keyof Row<'photo'>['value']>,
 ): Row<'photo'> {
-  const { id, version, frameId, name, role, stopKey, discarded } = stored;
-  return { id, version, value: { frameId, name, role, stopKey, discarded } };
+  const { id, version, frameId, name, role, stopKey, discarded, evidence, typed, alignment, quarters, mirrored } = stored;
+  return { id, version, value: { frameId, name, role, stopKey, discarded, evidence, typed, alignment, quarters, mirrored } };
+}
+
+export function sequenceRow(stored: InferSelectModel<typeof sequence>): Row<'sequence'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function probeRow(stored: InferSelectModel<typeof probe>): Row<'probe'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
+}
+
+export function materialRow(stored: InferSelectModel<typeof material>): Row<'material'> {
+  const { id, version, ...value } = stored;
+  return { id, version, value };
 }
 
 export function findingRow(stored: InferSelectModel<typeof finding>, of: InferSelectModel<typeof pair>): Row<'finding'> {

@@ -1,10 +1,20 @@
 import { and, eq, sql } from 'drizzle-orm';
+import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
 import type { Connection } from '../connection';
 import * as t from '../schema';
-import { loanColumns, planColumns, putBackColumns, roomColumns, settingsColumns, stopColumns } from './columns';
+import {
+  frameColumns,
+  loanColumns,
+  planColumns,
+  putBackColumns,
+  roomColumns,
+  settingsColumns,
+  stopColumns,
+  visitColumns,
+} from './columns';
 import {
   cameraRow,
   conditionsRow,
@@ -18,11 +28,14 @@ import {
   loanHomeRow,
   loanRow,
   logRow,
+  materialRow,
   photoRow,
   planRow,
+  probeRow,
   putBackRow,
   regionRow,
   roomRow,
+  sequenceRow,
   settingsRowOf,
   siteRow,
   stopRow,
@@ -38,16 +51,32 @@ interface Table<E extends Entity> {
   remove?(connection: Connection, id: string): Promise<unknown>;
 }
 
-/** A region is never moved to another frame, a finding's pair stays in one frame. */
-async function requireRegionsOfFrame(connection: Connection, frameId: string, regionIds: string[]): Promise<void> {
-  for (const id of regionIds) {
+/** A finding states a region of its frame against one of the same visit. */
+async function requirePair(
+  connection: Connection,
+  {
+    frameId,
+    visitId,
+    thisRegionId,
+    thatRegionId,
+  }: Pick<Values['finding'], 'frameId' | 'visitId' | 'thisRegionId' | 'thatRegionId'>,
+): Promise<void> {
+  const placeOf = async (id: string) => {
     const [found] = await connection
-      .select({ id: t.region.id })
+      .select({ frameId: t.region.frameId, visitId: t.frame.visitId })
       .from(t.region)
-      .where(and(eq(t.region.id, id), eq(t.region.frameId, frameId)));
-    if (!found)
-      throw new CoreError('bad_input', 'That region is not on this frame.', { value: id }, 'Choose two regions of one frame.');
-  }
+      .innerJoin(t.frame, eq(t.frame.id, t.region.frameId))
+      .where(eq(t.region.id, id));
+    return found;
+  };
+  const [mine, other] = [await placeOf(thisRegionId), await placeOf(thatRegionId)];
+  if (mine?.frameId === frameId && mine.visitId === visitId && other?.visitId === visitId) return;
+  throw new CoreError(
+    'bad_input',
+    'That region is not on this frame, or not of this visit.',
+    { value: thisRegionId },
+    'Choose a region of this frame and one of the same visit.',
+  );
 }
 
 /** The pair of two regions, made when it is not there yet. */
@@ -85,15 +114,52 @@ async function findingWithPair(connection: Connection, id: string) {
   return found;
 }
 
+/** What tables of rows that people edit have in common. */
+type RowTable = MySqlTable & { id: MySqlColumn };
+
+/**
+ * A kind of row that is read and written as it stands, but for the shape of its columns.
+ *
+ * @param toColumns - from the value to columns, where the two differ
+ * @param may - `add`: rows come by commands, not only by an import or a form; `remove`: they may go
+ */
+function plain<E extends Entity, Stored>(
+  table: RowTable,
+  toRow: (stored: Stored) => Row<E>,
+  may: { add?: boolean; remove?: boolean },
+  toColumns: (value: Values[E]) => object = (value) => value,
+): Table<E> {
+  return {
+    async load(connection, id) {
+      const [found] = await connection.select().from(table).where(eq(table.id, id)).for('update');
+      return found ? toRow(found as Stored) : null;
+    },
+    update: (connection, { id, version, value }) =>
+      connection
+        .update(table)
+        .set({ ...toColumns(value), version })
+        .where(eq(table.id, id)),
+    ...(may.add && { insert: (connection, id, value) => connection.insert(table).values({ id, ...toColumns(value) }) }),
+    ...(may.remove && { remove: (connection, id) => connection.delete(table).where(eq(table.id, id)) }),
+  };
+}
+
+const BOTH = { add: true, remove: true };
+
+/** What stands behind a simulated surface is for no one to see. */
+function surfaceOf({ described: _described, ...shown }: typeof t.surface.$inferSelect): Row<'surface'> {
+  return surfaceRow(shown);
+}
+
 export const TABLES: { [E in Entity]: Table<E> } = {
   region: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.region).where(eq(t.region.id, id)).for('update');
-      return found ? regionRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.region).values({ id, ...value }),
-    update: (connection, { id, version, value: { name, shape, ordinal } }) =>
-      connection.update(t.region).set({ name, shape, ordinal, version }).where(eq(t.region.id, id)),
+    ...plain(t.region, regionRow, { add: true }),
+    // A region is never moved to another frame.
+    update: (connection, { id, version, value: { frameId: _frameId, ...value } }) =>
+      connection
+        .update(t.region)
+        .set({ ...value, version })
+        .where(eq(t.region.id, id)),
     async remove(connection, id) {
       const [stated] = await connection
         .select({ title: t.finding.title })
@@ -118,146 +184,28 @@ export const TABLES: { [E in Entity]: Table<E> } = {
       await connection.delete(t.region).where(eq(t.region.id, id));
     },
   },
-
-  frame: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.frame).where(eq(t.frame.id, id)).for('update');
-      return found ? frameRow(found) : null;
-    },
-    update: (connection, { id, version, value: { ownScale, ...rest } }) =>
-      connection
-        .update(t.frame)
-        .set({ ...rest, ownLowC: ownScale?.low ?? null, ownHighC: ownScale?.high ?? null, version })
-        .where(eq(t.frame.id, id)),
-  },
-
-  settings: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.settings).where(eq(t.settings.id, id)).for('update');
-      return found ? settingsRowOf(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.settings).values({ id, ...settingsColumns(value) }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.settings)
-        .set({ ...settingsColumns(value), version })
-        .where(eq(t.settings.id, id)),
-    remove: (connection, id) => connection.delete(t.settings).where(eq(t.settings.id, id)),
-  },
-
-  visit: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.visit).where(eq(t.visit.id, id)).for('update');
-      return found ? visitRowOf(found) : null;
-    },
-    update: (connection, { id, version, value: { span, startedAt, ...rest } }) =>
-      connection
-        .update(t.visit)
-        .set({ ...rest, ...span, startedAt: new Date(startedAt), version })
-        .where(eq(t.visit.id, id)),
-  },
-
-  conditions: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.conditions).where(eq(t.conditions.id, id)).for('update');
-      return found ? conditionsRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.conditions).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.conditions)
-        .set({ ...value, version })
-        .where(eq(t.conditions.id, id)),
-  },
-
-  site: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.site).where(eq(t.site.id, id)).for('update');
-      return found ? siteRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.site).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.site)
-        .set({ ...value, version })
-        .where(eq(t.site.id, id)),
-  },
-
-  intake: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.intake).where(eq(t.intake.id, id)).for('update');
-      return found ? intakeRow(found) : null;
-    },
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.intake)
-        .set({ ...value, version })
-        .where(eq(t.intake.id, id)),
-  },
-
-  plan: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.plan).where(eq(t.plan.id, id)).for('update');
-      return found ? planRow(found) : null;
-    },
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.plan)
-        .set({ ...planColumns(value), version })
-        .where(eq(t.plan.id, id)),
-  },
-
-  loan: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.loan).where(eq(t.loan.id, id)).for('update');
-      return found ? loanRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.loan).values({ id, ...loanColumns(value) }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.loan)
-        .set({ ...loanColumns(value), version })
-        .where(eq(t.loan.id, id)),
-  },
-
-  loanHome: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.loanHome).where(eq(t.loanHome.id, id)).for('update');
-      return found ? loanHomeRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.loanHome).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.loanHome)
-        .set({ ...value, version })
-        .where(eq(t.loanHome.id, id)),
-    remove: (connection, id) => connection.delete(t.loanHome).where(eq(t.loanHome.id, id)),
-  },
-
-  photo: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.photo).where(eq(t.photo.id, id)).for('update');
-      return found ? photoRow(found) : null;
-    },
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.photo)
-        .set({ ...value, version })
-        .where(eq(t.photo.id, id)),
-  },
-
+  frame: plain(t.frame, frameRow, {}, frameColumns),
+  settings: plain(t.settings, settingsRowOf, BOTH, settingsColumns),
+  visit: plain(t.visit, visitRowOf, {}, visitColumns),
+  conditions: plain(t.conditions, conditionsRow, { add: true }),
+  site: plain(t.site, siteRow, { add: true }),
+  intake: plain(t.intake, intakeRow, {}),
+  plan: plain(t.plan, planRow, {}, planColumns),
+  loan: plain(t.loan, loanRow, { add: true }, loanColumns),
+  loanHome: plain(t.loanHome, loanHomeRow, BOTH),
+  photo: plain(t.photo, photoRow, {}),
   finding: {
     async load(connection, id) {
       const found = await findingWithPair(connection, id);
       return found ? findingRow(found.finding, found.pair) : null;
     },
     async insert(connection, id, { thisRegionId, thatRegionId, ...rest }) {
-      await requireRegionsOfFrame(connection, rest.frameId, [thisRegionId, thatRegionId]);
+      await requirePair(connection, { ...rest, thisRegionId, thatRegionId });
       const pairId = await pairOf(connection, thisRegionId, thatRegionId);
       await connection.insert(t.finding).values({ id, ...rest, pairId, recordedAt: new Date() });
     },
     async update(connection, { id, version, value: { thisRegionId, thatRegionId, ...rest } }) {
-      await requireRegionsOfFrame(connection, rest.frameId, [thisRegionId, thatRegionId]);
+      await requirePair(connection, { ...rest, thisRegionId, thatRegionId });
       const before = (await findingWithPair(connection, id))!.pair.id;
       const pairId = await pairOf(connection, thisRegionId, thatRegionId);
       await connection
@@ -274,16 +222,7 @@ export const TABLES: { [E in Entity]: Table<E> } = {
   },
 
   room: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.room).where(eq(t.room.id, id)).for('update');
-      return found ? roomRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.room).values({ id, ...roomColumns(value) }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.room)
-        .set({ ...roomColumns(value), version })
-        .where(eq(t.room.id, id)),
+    ...plain(t.room, roomRow, { add: true }, roomColumns),
     async remove(connection, id) {
       await moveFramesToNoPlace(connection, { roomId: id });
       const surfaces = await connection.select({ id: t.surface.id }).from(t.surface).where(eq(t.surface.roomId, id));
@@ -298,132 +237,22 @@ export const TABLES: { [E in Entity]: Table<E> } = {
       await connection.delete(t.room).where(eq(t.room.id, id));
     },
   },
-
   surface: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.surface).where(eq(t.surface.id, id)).for('update');
-      if (!found) return null;
-      const { described: _described, ...shown } = found;
-      return surfaceRow(shown);
-    },
-    insert: (connection, id, value) => connection.insert(t.surface).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.surface)
-        .set({ ...value, version })
-        .where(eq(t.surface.id, id)),
+    ...plain(t.surface, surfaceOf, { add: true }),
     async remove(connection, id) {
       await moveFramesToNoPlace(connection, { surfaceId: id });
       await connection.delete(t.surface).where(eq(t.surface.id, id));
     },
   },
-
-  stop: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.stop).where(eq(t.stop.id, id)).for('update');
-      return found ? stopRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.stop).values({ id, ...stopColumns(value) }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.stop)
-        .set({ ...stopColumns(value), version })
-        .where(eq(t.stop.id, id)),
-    remove: (connection, id) => connection.delete(t.stop).where(eq(t.stop.id, id)),
-  },
-
-  putBack: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.putBack).where(eq(t.putBack.id, id)).for('update');
-      return found ? putBackRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.putBack).values({ id, ...putBackColumns(value) }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.putBack)
-        .set({ ...putBackColumns(value), version })
-        .where(eq(t.putBack.id, id)),
-    remove: (connection, id) => connection.delete(t.putBack).where(eq(t.putBack.id, id)),
-  },
-
-  log: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.log).where(eq(t.log.id, id)).for('update');
-      return found ? logRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.log).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.log)
-        .set({ ...value, version })
-        .where(eq(t.log.id, id)),
-    remove: (connection, id) => connection.delete(t.log).where(eq(t.log.id, id)),
-  },
-
-  kit: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.kit).where(eq(t.kit.id, id)).for('update');
-      return found ? kitRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.kit).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.kit)
-        .set({ ...value, version })
-        .where(eq(t.kit.id, id)),
-    remove: (connection, id) => connection.delete(t.kit).where(eq(t.kit.id, id)),
-  },
-
-  kitList: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.kitList).where(eq(t.kitList.id, id)).for('update');
-      return found ? kitListRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.kitList).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.kitList)
-        .set({ ...value, version })
-        .where(eq(t.kitList.id, id)),
-    remove: (connection, id) => connection.delete(t.kitList).where(eq(t.kitList.id, id)),
-  },
-
-  camera: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.camera).where(eq(t.camera.id, id)).for('update');
-      return found ? cameraRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.camera).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.camera)
-        .set({ ...value, version })
-        .where(eq(t.camera.id, id)),
-  },
-
-  instrument: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.instrument).where(eq(t.instrument.id, id)).for('update');
-      return found ? instrumentRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.instrument).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.instrument)
-        .set({ ...value, version })
-        .where(eq(t.instrument.id, id)),
-  },
-
-  handover: {
-    async load(connection, id) {
-      const [found] = await connection.select().from(t.handover).where(eq(t.handover.id, id)).for('update');
-      return found ? handoverRow(found) : null;
-    },
-    insert: (connection, id, value) => connection.insert(t.handover).values({ id, ...value }),
-    update: (connection, { id, version, value }) =>
-      connection
-        .update(t.handover)
-        .set({ ...value, version })
-        .where(eq(t.handover.id, id)),
-  },
+  stop: plain(t.stop, stopRow, BOTH, stopColumns),
+  putBack: plain(t.putBack, putBackRow, BOTH, putBackColumns),
+  log: plain(t.log, logRow, BOTH),
+  kit: plain(t.kit, kitRow, BOTH),
+  kitList: plain(t.kitList, kitListRow, BOTH),
+  camera: plain(t.camera, cameraRow, { add: true }),
+  instrument: plain(t.instrument, instrumentRow, { add: true }),
+  handover: plain(t.handover, handoverRow, { add: true }),
+  sequence: plain(t.sequence, sequenceRow, BOTH),
+  probe: plain(t.probe, probeRow, BOTH),
+  material: plain(t.material, materialRow, { add: true }),
 };

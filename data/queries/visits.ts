@@ -63,14 +63,14 @@ export async function createVisit(connection: Connection, wanted: NewVisit): Pro
     await addRooms(tx, siteId, wanted.rooms);
     const last = wanted.kind === 'seasonal' ? await lastVisit(tx, siteId) : null;
     const visitId = newId();
-    const { belowK, aboveK, colourMap } = last?.visit ?? {};
+    const { belowK, aboveK, colourMap, fixed, shade } = last?.visit ?? {};
     await tx.insert(visit).values({
       id: visitId,
       siteId,
       title: wanted.title,
       question: wanted.question || (last?.visit.question ?? ''),
       startedAt: new Date(wanted.startedAt),
-      ...(last && { belowK, aboveK, colourMap }),
+      ...(last && { belowK, aboveK, colourMap, fixed, shade }),
     });
     const { complaints = [], history = [], people = '', access = '' } = last?.intake ?? {};
     await tx.insert(intake).values({ id: newId(), visitId, kind: wanted.kind, complaints, history, people, access });

@@ -12,6 +12,8 @@ export const camera = mysqlTable('camera', {
   noiseK: double('noise_k').notNull().default(0.06),
   calibrationK: double('calibration_k').notNull().default(1),
   uniformityK: double('uniformity_k').notNull().default(0.1),
+  repeatabilityK: double('repeatability_k').notNull().default(0.3),
+  alignments: json().$type<CameraValue['alignments']>().notNull().default([]),
   minDistanceM: double('min_distance_m').notNull().default(0.3),
   offsetK: double('offset_k').notNull().default(0),
   clockAheadS: int('clock_ahead_s').notNull().default(0),

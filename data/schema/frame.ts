@@ -14,13 +14,25 @@ import {
 } from 'drizzle-orm/mysql-core';
 import type { Basis } from '@core/frame/frame';
 import type { Shape } from '@core/frame/region';
-import { SIDES } from '@core/visit/rows';
+import type { Measure } from '@core/frame/metric';
+import { REGION_ROLES, SIDES } from '@core/visit/rows';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
-import { camera } from './camera';
+import { camera, instrument } from './camera';
 import { room, surface } from './site';
 import { visit } from './visit';
+
+/** Frames of a visit that were recorded one after the other. */
+export const sequence = mysqlTable('sequence', {
+  id: uuid().primaryKey(),
+  visitId: uuid('visit_id')
+    .notNull()
+    .references(() => visit.id),
+  name: varchar({ length: 160 }).notNull(),
+  intervalS: double('interval_s'),
+  version: int().notNull().default(1),
+});
 
 /** One radiometric picture of a visit. */
 export const frame = mysqlTable(
@@ -57,6 +69,11 @@ export const frame = mysqlTable(
     format: varchar({ length: 16 }).notNull(),
     sourceUnit: varchar('source_unit', { length: 2 }).notNull(),
     basis: json().$type<Basis>().notNull(),
+    measure: json().$type<Measure>(),
+    sequenceId: uuid('sequence_id').references(() => sequence.id, { onDelete: 'set null' }),
+    picked: boolean().notNull().default(true),
+    /** Which page of its file it is. */
+    page: int().notNull().default(0),
     /** What was added to what the file says, by the camera's checks. */
     offsetK: double('offset_k').notNull().default(0),
     /** Estimated from the frame: standard deviation of one pixel's noise. */
@@ -72,12 +89,12 @@ export const frame = mysqlTable(
     version: int().notNull().default(1),
   },
   (table) => [
-    unique('frame_file_once').on(table.visitId, table.fileSha),
+    unique('frame_page_once').on(table.visitId, table.fileSha, table.page),
     check('frame_size', sql`${table.width} >= 2 and ${table.height} >= 2`),
   ],
 );
 
-/** A named spot or box on a frame. */
+/** A named shape on a frame. */
 export const region = mysqlTable(
   'region',
   {
@@ -87,8 +104,24 @@ export const region = mysqlTable(
       .references(() => frame.id),
     name: varchar({ length: 80 }).notNull(),
     shape: json().$type<Shape>().notNull(),
+    role: mysqlEnum(REGION_ROLES).notNull().default('reading'),
     ordinal: int().notNull(),
     version: int().notNull().default(1),
   },
   (table) => [index('region_of_frame').on(table.frameId)],
 );
+
+/** What a contact thermometer showed beside a frame. */
+export const probe = mysqlTable('probe', {
+  id: uuid().primaryKey(),
+  frameId: uuid('frame_id')
+    .notNull()
+    .references(() => frame.id),
+  name: varchar({ length: 80 }).notNull(),
+  x: int().notNull(),
+  y: int().notNull(),
+  celsius: double().notNull(),
+  uncertaintyK: double('uncertainty_k').notNull(),
+  instrumentId: uuid('instrument_id').references(() => instrument.id),
+  version: int().notNull().default(1),
+});

@@ -4,6 +4,7 @@ export * from './command';
 export * from './finding';
 export * from './frame';
 export * from './loan';
+export * from './material';
 export * from './photo';
 export * from './round';
 export * from './settings';

@@ -1,5 +1,6 @@
-import { boolean, datetime, int, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import { PHOTO_ROLES } from '@core/visit/rows';
+import { boolean, datetime, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { Alignment } from '@core/frame/alignment';
+import { PHOTO_ROLES, type PhotoValue } from '@core/visit/rows';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
@@ -27,6 +28,11 @@ export const photo = mysqlTable(
     mediaType: varchar('media_type', { length: 32 }).notNull(),
     width: int().notNull(),
     height: int().notNull(),
+    evidence: boolean().notNull().default(false),
+    typed: json().$type<PhotoValue['typed']>().notNull().default({ spots: [], lowC: null, highC: null }),
+    alignment: json().$type<Alignment>(),
+    quarters: int().notNull().default(0),
+    mirrored: boolean().notNull().default(false),
     version: int().notNull().default(1),
   },
   (table) => [unique('photo_file_once').on(table.visitId, table.fileSha)],

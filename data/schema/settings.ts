@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, double, int, mysqlTable } from 'drizzle-orm/mysql-core';
+import { check, double, int, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
 import { surface } from './site';
@@ -28,6 +28,11 @@ export const settings = mysqlTable(
     humidityPct: double('humidity_pct'),
     distanceM: double('distance_m'),
     transmittance: double(),
+    emissivityU: double('emissivity_u'),
+    emissivityFrom: varchar('emissivity_from', { length: 160 }),
+    reflectedU: double('reflected_u'),
+    reflectedFrom: varchar('reflected_from', { length: 160 }),
+    palm: mysqlEnum(['emits', 'mirror']),
     version: int().notNull().default(1),
   },
   (table) => [

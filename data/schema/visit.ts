@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import type { SteadySpan } from '@core/scale/scale';
 import { VISIT_KINDS } from '@core/visit/kinds';
 import type { IntakeValue } from '@core/visit/rows';
 import { STRICTNESSES } from '@core/weather/plan';
@@ -25,6 +26,9 @@ export const visit = mysqlTable(
     belowK: double('below_k').notNull().default(6),
     aboveK: double('above_k').notNull().default(6),
     colourMap: varchar('colour_map', { length: 16 }).notNull().default('hearth'),
+    /** Ends of a steady scale that does not follow the reference. */
+    fixed: json().$type<SteadySpan['fixed']>(),
+    shade: json().$type<SteadySpan['shade']>(),
     /** Regions on sound wall that stand for the visit; not foreign keys, because regions hang on frames on visits. */
     referenceInsideId: uuid('reference_inside_id'),
     referenceOutsideId: uuid('reference_outside_id'),

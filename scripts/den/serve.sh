@@ -37,6 +37,8 @@ den_start() {
 app_start() {
   local port=$1 waited=0
   cd "$DEN_ROOT"
+  # Uploads that a crash left behind.
+  rm -rf "$DEN_DATA/uploads"
   setsid node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$port" </dev/null >"$DEN_DATA/app.log" 2>&1 8>&- 9>&- &
   APP_PID=$!
   printf '%s' "$APP_PID" >"$DEN_DATA/app.pid"

@@ -188,6 +188,7 @@ async function addRegions(
     frameId,
     name,
     ordinal,
+    role: 'reading' as const,
     shape: { kind: 'box' as const, x, y, width, height },
   }));
   if (rows.length > 0) await db.insert(t.region).values(rows);

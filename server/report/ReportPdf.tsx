@@ -1,7 +1,7 @@
 import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import { boundsOf } from '@core/frame/region';
+import { markBox, markPath } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
-import type { Fact, Figure, Report, ReportFinding } from '@core/report/model';
+import type { Evidence, Fact, Figure, Report, ReportFinding } from '@core/report/model';
 import { colourAt } from '@core/scale/colourMaps';
 import { DEN, MARK, PAPER } from '@core/report/palette';
 import { FONT_FAMILY, registerFonts } from './fonts';
@@ -105,6 +105,15 @@ export function ReportPdf({ report, pictures }: { report: Report; pictures: Pict
           <FindingPage finding={finding} report={report} pictures={pictures} />
         </Page>
       ))}
+      {report.evidence.length > 0 && (
+        <Page size="A4" style={styles.page}>
+          <Footer report={report} />
+          <Text style={[styles.title, { marginBottom: 10 }]}>Pictures without data</Text>
+          {report.evidence.map((evidence) => (
+            <EvidenceView key={evidence.photoId} evidence={evidence} picture={pictures.photos[evidence.photoId]} />
+          ))}
+        </Page>
+      )}
       <Page size="A4" style={styles.page}>
         <Footer report={report} />
         <Text style={styles.title}>What was looked at</Text>
@@ -171,6 +180,27 @@ function Facts({ facts }: { facts: Fact[] }) {
   );
 }
 
+/** A picture without data, with what was typed of it; plainly no measurement. */
+function EvidenceView({ evidence, picture }: { evidence: Evidence; picture: Pictures['photos'][string] | undefined }) {
+  return (
+    <View style={{ flexDirection: 'row', gap: GAP, marginBottom: 14 }} wrap={false}>
+      {picture ? (
+        <Image
+          src={picture.bytes}
+          style={{ width: 200, height: Math.min(220, (200 * picture.height) / picture.width), objectFit: 'contain' }}
+        />
+      ) : (
+        <Text style={styles.quiet}>The picture is missing.</Text>
+      )}
+      <View style={{ flex: 1 }}>
+        <Text style={{ fontWeight: 600 }}>{evidence.name}</Text>
+        <Text style={[styles.quiet, { marginBottom: 4 }]}>A picture without data: nothing was measured on it.</Text>
+        <Facts facts={evidence.facts} />
+      </View>
+    </View>
+  );
+}
+
 function FindingPage({ finding, report, pictures }: { finding: ReportFinding; report: Report; pictures: Pictures }) {
   const { stated } = finding;
   const photo = finding.photoId ? pictures.photos[finding.photoId] : undefined;
@@ -210,6 +240,7 @@ function FindingPage({ finding, report, pictures }: { finding: ReportFinding; re
               {stated.difference.value} {stated.difference.plusMinus}
             </Text>
             <Text>{stated.difference.words}</Text>
+            {stated.across && <Text style={styles.quiet}>{stated.across}</Text>}
           </View>
           <Text style={styles.heading}>The two regions</Text>
           {[stated.this, stated.that].map((region, i) => (
@@ -248,10 +279,8 @@ function FindingPage({ finding, report, pictures }: { finding: ReportFinding; re
 function FigureView({ figure, png }: { figure: Figure; png: Buffer }) {
   const zoom = FIGURE_WIDTH / figure.width;
   const height = figure.height * zoom;
-  const boxes = figure.marks.map(({ shape }) => {
-    const { x, y, width, height: tall } = boundsOf(shape);
-    return { x: x * zoom, y: y * zoom, width: width * zoom, height: tall * zoom };
-  });
+  const placement = { x: 0, y: 0, zoom };
+  const boxes = figure.marks.map((mark) => markBox(mark, placement));
   const places = placeLabels(
     figure.marks.map(({ text }, i) => ({ target: boxes[i]!, width: text.length * LABEL_SIZE * 0.55 + 12, height: LABEL_HEIGHT })),
     { x: 0, y: 0, width: FIGURE_WIDTH, height },
@@ -268,16 +297,22 @@ function FigureView({ figure, png }: { figure: Figure; png: Buffer }) {
           height={height}
           viewBox={`0 0 ${FIGURE_WIDTH} ${height}`}
         >
-          {figure.marks.map((mark, i) => (
+          {figure.marks.map((mark) => (
             <G key={mark.id}>
-              <Rect {...boxes[i]!} fill="none" stroke={MARK.dark} strokeWidth={2.6} />
-              <Rect
-                {...boxes[i]!}
-                fill="none"
-                stroke={mark.reference ? MARK.reference : MARK.light}
-                strokeWidth={1.1}
-                strokeDasharray={mark.reference ? '4 2' : undefined}
-              />
+              {mark.shape.kind === 'beyond' ? (
+                <Path d={markPath(mark, placement)} fill={MARK.light} fillOpacity={0.3} />
+              ) : (
+                <>
+                  <Path d={markPath(mark, placement)} fill="none" stroke={MARK.dark} strokeWidth={2.6} />
+                  <Path
+                    d={markPath(mark, placement)}
+                    fill="none"
+                    stroke={mark.reference ? MARK.reference : MARK.light}
+                    strokeWidth={1.1}
+                    strokeDasharray={mark.reference ? '4 2' : undefined}
+                  />
+                </>
+              )}
             </G>
           ))}
         </Svg>

@@ -1,7 +1,8 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
 import { buildReport, framesOfReport } from '@core/report/model';
-import { framePng } from '../picture';
+import { spansOfAll } from '@core/frame/region';
+import { framePng, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
 import { ReportPdf, type Pictures } from '../report/ReportPdf';
 import { serveJobs } from './serve';
@@ -19,24 +20,32 @@ serveJobs<ReportJob, Uint8Array>(
     );
     const report = buildReport(document, (id) => values.get(id), unit);
     const pictures: Pictures = { frames: {}, photos: {} };
+    const addPhoto = async (id: string) => {
+      const row = document.rows.photo[id];
+      if (!photos[id] || !row) return;
+      // Upright, without alpha, as JPEG: what a PDF takes fastest.
+      const { data, info } = await sharp(await uprightPhoto(photos[id], row.value).toBuffer())
+        .resize(PHOTO_PIXELS, PHOTO_PIXELS, { fit: 'inside', withoutEnlargement: true })
+        .flatten({ background: 'white' })
+        .jpeg({ quality: 86 })
+        .toBuffer({ resolveWithObject: true });
+      pictures.photos[id] = { bytes: data, width: info.width, height: info.height };
+    };
     const total = report.findings.length + 1;
     for (const [done, { stated, photoId }] of report.findings.entries()) {
       progress(done, total);
       if (stated) {
-        const { frameId, width, height, line, scale } = stated.figure;
-        pictures.frames[frameId] ??= await framePng({ width, height, values: values.get(frameId)! }, line, scale);
+        const { frameId, width, height, line, scale, leftOut } = stated.figure;
+        pictures.frames[frameId] ??= await framePng(
+          { width, height, values: values.get(frameId)! },
+          line,
+          scale,
+          spansOfAll(leftOut, width, height),
+        );
       }
-      if (photoId && photos[photoId]) {
-        // Turned as the camera held it, without alpha, as JPEG: what a PDF takes fastest.
-        const { data, info } = await sharp(photos[photoId])
-          .rotate()
-          .resize(PHOTO_PIXELS, PHOTO_PIXELS, { fit: 'inside', withoutEnlargement: true })
-          .flatten({ background: 'white' })
-          .jpeg({ quality: 86 })
-          .toBuffer({ resolveWithObject: true });
-        pictures.photos[photoId] = { bytes: data, width: info.width, height: info.height };
-      }
+      if (photoId) await addPhoto(photoId);
     }
+    for (const { photoId } of report.evidence) await addPhoto(photoId);
     progress(total - 1, total);
     return new Uint8Array(await renderToBuffer(<ReportPdf report={report} pictures={pictures} />));
   },

@@ -1,43 +1,47 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { CoreError, type CoreErrorData } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
-import { MAX_FILE_BYTES } from '@core/visit/limits';
+import type { Basis } from '@core/frame/frame';
 import type { Side } from '@core/visit/rows';
+import { sendFile, sendZip, type ImportedFile } from './send';
+
+export type { ImportedFile } from './send';
 
 /** As many as the server decodes at once. */
 const AT_ONCE = 2;
-
-export interface ImportedFile {
-  fileName: string;
-  outcome: 'frame' | 'photo' | 'duplicate' | 'refused';
-  id: string | null;
-  /** Why it was refused, what it is a duplicate of, or what was taken for granted. */
-  words: string;
-  /** Taken on a day before the visit, as its file says. */
-  early?: boolean;
-}
+/** What has come is shown at most so often, ms: hundreds of files would redraw the page for each of them. */
+const SHOWN_EVERY_MS = 250;
+/** While many files come in, the visit is read anew after so many, so that results appear as they come. */
+const RELOAD_AFTER = 60;
 
 export interface ImportState {
   running: boolean;
   total: number;
   files: ImportedFile[];
+  /** Files a second, over the whole import. */
+  rate: number;
 }
 
-/** Where on the round the files come from. */
+/** Where on the round the files come from, and how they are read. */
 export interface ImportPlace {
   roomId: string | null;
   side: Side;
   surfaceId?: string | null;
   stopKey?: string | null;
   cameraId?: string | null;
+  allowMissing?: boolean;
+  basis?: Basis;
 }
 
-const IDLE: ImportState = { running: false, total: 0, files: [] };
+const IDLE: ImportState = { running: false, total: 0, files: [], rate: 0 };
 
-/** Takes dropped or chosen files into the visit, a few at a time; each is reported as it comes, and all can be cancelled. */
-export function useImport(visitId: string, onStored: (files: ImportedFile[]) => Promise<void>) {
+/**
+ * Takes dropped or chosen files into the visit, a few at a time, ZIPs file by file; each is reported as it comes, and all
+ * can be cancelled.
+ *
+ * @param onStored - after every few dozen files, and at the end with all of them
+ */
+export function useImport(visitId: string, onStored: (files: ImportedFile[], done: boolean) => Promise<void>) {
   const [state, setState] = useState<ImportState>(IDLE);
   const abort = useRef<AbortController | null>(null);
   useEffect(() => () => abort.current?.abort(), []);
@@ -47,21 +51,45 @@ export function useImport(visitId: string, onStored: (files: ImportedFile[]) => 
       if (files.length === 0 || abort.current) return [];
       const controller = new AbortController();
       abort.current = controller;
-      setState({ running: true, total: files.length, files: [] });
       const results: ImportedFile[] = [];
+      const begun = performance.now();
+      let total = files.length;
+      let shownAt = 0;
+      let reloaded = 0;
+      let reloading: Promise<void> | null = null;
+      const show = (running: boolean) => {
+        const now = performance.now();
+        if (running && now - shownAt < SHOWN_EVERY_MS) return;
+        shownAt = now;
+        setState({ running, total, files: [...results], rate: results.length / Math.max(0.001, (now - begun) / 1000) });
+      };
+      const take = (result: ImportedFile) => {
+        results.push(result);
+        show(true);
+        if (results.length - reloaded < RELOAD_AFTER || reloading) return;
+        reloaded = results.length;
+        reloading = onStored(results, false).finally(() => (reloading = null));
+      };
+      show(true);
       const waiting = [...files];
       const work = async () => {
         for (let file = waiting.shift(); file && !controller.signal.aborted; file = waiting.shift()) {
-          const result = await importOne(visitId, file, place, controller.signal);
-          if (!result) return;
-          results.push(result);
-          setState((current) => ({ ...current, files: [...current.files, result] }));
+          if (await isZip(file)) {
+            // A ZIP counts as the files in it.
+            total -= 1;
+            await sendZip(visitId, file, place, controller.signal, (count) => (total += count), take);
+          } else {
+            const result = await sendFile(visitId, file, place, controller.signal);
+            if (!result) return;
+            take(result);
+          }
         }
       };
       await Promise.all(Array.from({ length: AT_ONCE }, work));
+      await reloading;
+      await onStored(results, true);
       abort.current = null;
-      await onStored(results);
-      setState((current) => ({ ...current, running: false }));
+      show(false);
       return results;
     },
     [visitId, onStored],
@@ -71,44 +99,7 @@ export function useImport(visitId: string, onStored: (files: ImportedFile[]) => 
   return { state, start, cancel, dismiss };
 }
 
-/** @returns null when it was cancelled */
-async function importOne(visitId: string, file: File, place: ImportPlace, signal: AbortSignal): Promise<ImportedFile | null> {
-  const refused = (words: string): ImportedFile => ({ fileName: file.name, outcome: 'refused', id: null, words });
-  if (file.size > MAX_FILE_BYTES)
-    return refused(
-      `The file has ${(file.size / 1024 / 1024).toFixed(0)} MB; the limit for a frame or photo is ${MAX_FILE_BYTES / 1024 / 1024} MB.`,
-    );
-  const query = new URLSearchParams({ name: file.name, taken: String(file.lastModified), side: place.side });
-  for (const [name, value] of [
-    ['room', place.roomId],
-    ['surface', place.surfaceId],
-    ['stop', place.stopKey],
-    ['camera', place.cameraId],
-  ] as const)
-    if (value) query.set(name, value);
-  try {
-    const response = await fetch(`/api/visits/${visitId}/files?${query.toString()}`, { method: 'POST', body: file, signal });
-    const answer = (await response.json()) as {
-      kind?: 'frame' | 'photo' | 'duplicate';
-      id?: string;
-      name?: string;
-      warnings?: FrameWarning[];
-      error?: CoreErrorData;
-    };
-    if (answer.error) {
-      const error = CoreError.fromJSON(answer.error);
-      return refused(`${error.message} ${error.hint}`);
-    }
-    const words =
-      answer.kind === 'duplicate'
-        ? `Already here as “${answer.name}”.`
-        : answer
-            .warnings!.filter(({ code }) => code !== 'before_visit')
-            .map((warning) => warning.message)
-            .join(' ');
-    const early = answer.warnings!.some(({ code }) => code === 'before_visit');
-    return { fileName: file.name, outcome: answer.kind!, id: answer.id!, words, early };
-  } catch {
-    return signal.aborted ? null : refused('The connection was lost; the file was not stored. Add it again.');
-  }
+async function isZip(file: File): Promise<boolean> {
+  const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+  return head[0] === 0x50 && head[1] === 0x4b && (head[2] === 3 || head[2] === 5);
 }

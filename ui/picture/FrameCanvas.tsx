@@ -1,10 +1,12 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
+import type { Span } from '@core/frame/region';
 import type { RadianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import type { Scale } from '@core/scale/scale';
-import type { Placement, Size } from './placement';
+import type { Placement } from '@core/report/markPath';
+import type { Size } from './placement';
 
 /** From this zoom on pixels are shown as squares: what is measured is what is seen. */
 const SQUARE_FROM = 4;
@@ -14,6 +16,8 @@ interface Props {
   values: Float32Array;
   line: RadianceLine;
   scale: Scale;
+  /** Pixels that were left out by hand. */
+  leftOut?: readonly Span[] | undefined;
   stage: Size;
   placement: Placement;
   /** States the numbers, for those who do not see the picture. */
@@ -21,11 +25,13 @@ interface Props {
 }
 
 /** Draws a coloured frame; reads what it is given and owns nothing. */
-export function FrameCanvas({ frame, values, line, scale, stage, placement, label }: Props) {
+export function FrameCanvas({ frame, values, line, scale, leftOut, stage, placement, label }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const image = useMemo(() => new ImageData(frame.width, frame.height), [frame.width, frame.height]);
   const scratch = useRef<HTMLCanvasElement | null>(null);
   const { low, high, map } = scale;
+  const side = scale.shade?.side;
+  const shadeC = scale.shade?.celsius;
   const { gain, offset } = line;
 
   useEffect(() => {
@@ -33,7 +39,8 @@ export function FrameCanvas({ frame, values, line, scale, stage, placement, labe
     const context = target?.getContext('2d');
     if (!target || !context || values.length !== frame.width * frame.height) return;
     const start = performance.now();
-    colourFrame(values, frame.width, { gain, offset }, { low, high, map }, new Uint32Array(image.data.buffer));
+    const shade = side === undefined || shadeC === undefined ? null : { side, celsius: shadeC };
+    colourFrame(values, frame.width, { gain, offset }, { low, high, map, shade }, new Uint32Array(image.data.buffer), leftOut);
     scratch.current ??= document.createElement('canvas');
     const buffer = scratch.current;
     if (buffer.width !== frame.width || buffer.height !== frame.height) {
@@ -56,7 +63,23 @@ export function FrameCanvas({ frame, values, line, scale, stage, placement, labe
     // Seen by the browser test that holds redraws to their budget.
     performance.clearMeasures('den:redraw');
     performance.measure('den:redraw', { start, end: performance.now() });
-  }, [frame.width, frame.height, values, gain, offset, low, high, map, stage.width, stage.height, placement, image]);
+  }, [
+    frame.width,
+    frame.height,
+    values,
+    gain,
+    offset,
+    low,
+    high,
+    map,
+    side,
+    shadeC,
+    leftOut,
+    stage.width,
+    stage.height,
+    placement,
+    image,
+  ]);
 
   return (
     <canvas ref={canvas} role="img" aria-label={label} style={{ width: stage.width, height: stage.height, display: 'block' }} />

@@ -1,14 +1,17 @@
 'use client';
 
-import type { Shape } from '@core/frame/region';
+import type { Shape, Span } from '@core/frame/region';
+import { markBox, markPath, type Placement } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
-import { screenBox, type Placement, type Size } from './placement';
+import type { Size } from './placement';
 import { labelWidth } from './textWidth';
 import styles from './Marks.module.css';
 
 export interface Mark {
   id: string;
   shape: Shape;
+  /** Pixels of what lies beyond a mark. */
+  spans?: readonly Span[] | undefined;
   /** Name and value, as they stand on the picture. */
   text: string;
   reference: boolean;
@@ -39,7 +42,7 @@ export function Marks({
   stage: Size;
   picture: Size;
 }) {
-  const boxes = marks.map((mark) => screenBox(mark.shape, placement));
+  const boxes = marks.map((mark) => markBox(mark, placement));
   const rings = points.map((point) => ({
     x: placement.x + (point.x + 0.5) * placement.zoom - 6,
     y: placement.y + (point.y + 0.5) * placement.zoom - 6,
@@ -60,8 +63,8 @@ export function Marks({
   );
   return (
     <g aria-hidden="true">
-      {marks.map((mark, i) => (
-        <Outline key={mark.id} kind={mark.shape.kind} box={boxes[i]!} reference={mark.reference} selected={mark.selected} />
+      {marks.map((mark) => (
+        <Outline key={mark.id} mark={mark} path={markPath(mark, placement)} />
       ))}
       {rings.map((ring, i) => (
         <g key={points[i]!.id}>
@@ -83,34 +86,17 @@ export function Marks({
   );
 }
 
-function Outline({
-  kind,
-  box,
-  reference,
-  selected,
-}: {
-  kind: Shape['kind'];
-  box: { x: number; y: number; width: number; height: number };
-  reference: boolean;
-  selected: boolean;
-}) {
-  const over = [styles.over, reference ? styles.reference : '', selected ? styles.selected : ''].join(' ');
-  if (kind === 'spot') {
-    const x = box.x + box.width / 2;
-    const y = box.y + box.height / 2;
-    const r = Math.max(5, box.width / 2);
-    const path = `M${x - r - 4} ${y}h${r}M${x + 4} ${y}h${r}M${x} ${y - r - 4}v${r}M${x} ${y + 4}v${r}`;
-    return (
-      <g>
-        <path className={styles.under} d={path} />
-        <path className={over} d={path} />
-      </g>
-    );
+function Outline({ mark, path }: { mark: Mark; path: string }) {
+  if (mark.shape.kind === 'beyond') {
+    return <path className={[styles.beyond, mark.selected ? styles.selectedBeyond : ''].join(' ')} d={path} />;
   }
   return (
     <g>
-      <rect className={styles.under} {...box} rx={2} />
-      <rect className={over} {...box} rx={2} />
+      <path className={styles.under} d={path} />
+      <path
+        className={[styles.over, mark.reference ? styles.reference : '', mark.selected ? styles.selected : ''].join(' ')}
+        d={path}
+      />
     </g>
   );
 }

@@ -1,10 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { radianceLine } from '@core/radiometry/measurement';
-import { radiometricSettings } from '@core/radiometry/settings';
 import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, settingsFor, steadyScaleFor } from '@core/visit/derive';
+import { anchorFor, lineFor, steadyScaleFor } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
 
@@ -23,8 +21,8 @@ export function Thumb({ frame, className }: { frame: Row<'frame'>; className?: s
   }, [thumbs, frame.id]);
 
   const anchor = anchorFor(document, frame.id, (id) => pixels.get(id));
-  const scale = anchor && steadyScaleFor(document, anchor);
-  const line = radianceLine(facts.basis, radiometricSettings(settingsFor(document, frame.id)));
+  const scale = anchor && steadyScaleFor(document, frame.id, anchor);
+  const line = lineFor(document, frame.id);
   useEffect(() => {
     const { referenceInsideId, referenceOutsideId } = document.rows.visit[document.visitId]!.value;
     for (const id of [frame.value.referenceId, referenceInsideId, referenceOutsideId]) {
@@ -37,13 +35,16 @@ export function Thumb({ frame, className }: { frame: Row<'frame'>; className?: s
   const low = scale?.low;
   const high = scale?.high;
   const map = scale?.map;
+  const side = scale?.shade?.side;
+  const shadeC = scale?.shade?.celsius;
   const { gain, offset } = line;
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!context || !values || low === undefined || high === undefined || !map) return;
     const image = new ImageData(width, height);
-    colourFrame(values, width, { gain, offset }, { low, high, map }, new Uint32Array(image.data.buffer));
+    const shade = side === undefined || shadeC === undefined ? null : { side, celsius: shadeC };
+    colourFrame(values, width, { gain, offset }, { low, high, map, shade }, new Uint32Array(image.data.buffer));
     context.putImageData(image, 0, 0);
-  }, [values, width, height, gain, offset, low, high, map]);
+  }, [values, width, height, gain, offset, low, high, map, side, shadeC]);
   return <canvas ref={canvas} width={width} height={height} className={className} />;
 }

@@ -1,4 +1,4 @@
-import { fitPlacement, held, pixelAt, screenBox, zoomedAt } from './placement';
+import { fitPlacement, held, pixelAt, zoomedAt } from './placement';
 
 const frame = { width: 320, height: 240 };
 const stage = { width: 800, height: 500 };
@@ -34,7 +34,6 @@ describe('a frame on its stage', () => {
 
   test('screen and pixel agree', () => {
     const placed = { zoom: 4, x: 10, y: 20 };
-    expect(screenBox({ kind: 'box', x: 5, y: 6, width: 2, height: 3 }, placed)).toEqual({ x: 30, y: 44, width: 8, height: 12 });
     expect(pixelAt({ x: 30, y: 44 }, placed, frame)).toEqual({ x: 5, y: 6 });
     expect(pixelAt({ x: 33.9, y: 47.9 }, placed, frame)).toEqual({ x: 5, y: 6 });
     expect(pixelAt({ x: -100, y: 1e5 }, placed, frame)).toEqual({ x: 0, y: 239 });

@@ -1,12 +1,4 @@
-import { boundsOf, type Shape } from '@core/frame/region';
-import type { Box } from '@core/report/placeLabels';
-
-/** Where a frame lies on the screen: screen = offset + frame pixel × zoom, in CSS pixels. */
-export interface Placement {
-  x: number;
-  y: number;
-  zoom: number;
-}
+import type { Placement } from '@core/report/markPath';
 
 export interface Size {
   width: number;
@@ -43,17 +35,6 @@ export function held(placement: Placement, frame: Size, stage: Size): Placement 
     zoom: placement.zoom,
     x: along(placement.x, frame.width * placement.zoom, stage.width),
     y: along(placement.y, frame.height * placement.zoom, stage.height),
-  };
-}
-
-/** A shape's bounds on the screen; pixels are squares around their centres. */
-export function screenBox(shape: Shape, placement: Placement): Box {
-  const { x, y, width, height } = boundsOf(shape);
-  return {
-    x: placement.x + x * placement.zoom,
-    y: placement.y + y * placement.zoom,
-    width: width * placement.zoom,
-    height: height * placement.zoom,
   };
 }
 

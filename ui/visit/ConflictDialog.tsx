@@ -28,6 +28,9 @@ const NAMES: Record<Entity, string> = {
   camera: 'camera',
   instrument: 'instrument',
   handover: 'handover',
+  sequence: 'sequence',
+  probe: 'probe value',
+  material: 'material',
 };
 
 /** Fields that are ids or places say nothing to people. */

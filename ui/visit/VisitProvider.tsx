@@ -80,8 +80,8 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
   const [history, setHistory] = useState<History>(EMPTY_HISTORY);
   const [conflicts, setConflicts] = useState<Conflict<VisitEntity>[]>([]);
   const [saver] = useState(() => new Saver<VisitEntity>(versionsOf(initial)));
-  const [pixels] = useState(() => new PixelStore('pixels'));
-  const [thumbs] = useState(() => new PixelStore('thumb'));
+  const [pixels] = useState(() => knowing(new PixelStore('pixels'), initial));
+  const [thumbs] = useState(() => knowing(new PixelStore('thumb'), initial));
   // Versions of rows that another tab changed while this one was closed: undoing them is refused.
   const foreign = useRef(new Map<string, number>());
   const latest = useRef(document);
@@ -100,10 +100,12 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       // Something was changed while it was on its way: what came is older than what is shown.
       if (saver.busy) continue;
       saver.replaceVersions(versionsOf(fresh));
+      pixels.know(fresh.frameFacts);
+      thumbs.know(fresh.frameFacts);
       dispatch({ kind: 'loaded', document: fresh });
       return fresh;
     }
-  }, [initial.visitId, saver]);
+  }, [initial.visitId, saver, pixels, thumbs]);
 
   useEffect(() => {
     saver.listen({
@@ -231,6 +233,11 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       {conflicts[0] && <ConflictDialog conflict={conflicts[0]} onSettle={settle} />}
     </VisitContext.Provider>
   );
+}
+
+function knowing(store: PixelStore, document: VisitDocument): PixelStore {
+  store.know(document.frameFacts);
+  return store;
 }
 
 function versionsOf(document: VisitDocument): Map<string, number> {

@@ -1,12 +1,26 @@
-/** Pixels of frames by id, fetched once. A frame's pixels never change, so nothing here ever goes stale. */
+/** Pixels of frames by id, fetched once for each hash: a frame that was turned has others. */
 export class PixelStore {
   private readonly loaded = new Map<string, Float32Array>();
   private readonly failed = new Map<string, string>();
   private readonly wanted = new Set<string>();
   private readonly listeners = new Set<() => void>();
+  private readonly hashes = new Map<string, string>();
   private generation = 0;
 
   constructor(private readonly kind: 'pixels' | 'thumb') {}
+
+  /** Says which pixels frames have now; what was fetched under another hash is forgotten. */
+  know(facts: Record<string, { pixelsSha: string }>): void {
+    for (const [id, { pixelsSha }] of Object.entries(facts)) {
+      const before = this.hashes.get(id);
+      if (before === pixelsSha) continue;
+      this.hashes.set(id, pixelsSha);
+      if (before === undefined) continue;
+      this.loaded.delete(id);
+      this.failed.delete(id);
+      this.wanted.delete(id);
+    }
+  }
 
   get(frameId: string): Float32Array | undefined {
     return this.loaded.get(frameId);
@@ -19,10 +33,12 @@ export class PixelStore {
   want(frameId: string): void {
     if (this.wanted.has(frameId)) return;
     this.wanted.add(frameId);
-    fetch(`/api/frames/${frameId}/${this.kind}`)
+    const hash = this.hashes.get(frameId);
+    fetch(`/api/frames/${frameId}/${this.kind}${hash ? `?v=${hash.slice(0, 16)}` : ''}`)
       .then(async (response) => {
         if (!response.ok) throw new Error(`The frame could not be loaded (${response.status}).`);
-        this.loaded.set(frameId, new Float32Array(await response.arrayBuffer()));
+        const values = new Float32Array(await response.arrayBuffer());
+        if (hash === this.hashes.get(frameId)) this.loaded.set(frameId, values);
       })
       .catch((error: unknown) => {
         this.wanted.delete(frameId);

@@ -1,16 +1,22 @@
 'use client';
 
 import { EditOutlined } from '@ant-design/icons';
-import { Button, Input, Popover, Segmented, Select } from 'antd';
+import { Button, Input, Popover, Segmented, Select, Tooltip } from 'antd';
 import { useState } from 'react';
+import { HONEST_PIXELS } from '@core/camera/optics';
+import type { Metric } from '@core/frame/metric';
+import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/derive';
 import { frameValueSchema, type Row, type Side } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { BasisFields } from './BasisFields';
+import { lengthWords } from './lengthWords';
+import { useTurn } from './useTurn';
 import styles from './FrameDetails.module.css';
 
 /** Where a frame was taken and what it is called; without a place it means nothing next week. */
-export function FrameDetails({ row }: { row: Row<'frame'> }) {
+export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metric | null }) {
   const { document } = useVisit();
   const units = useUnits();
   const { offsetK } = document.frameFacts[row.id]!;
@@ -20,6 +26,14 @@ export function FrameDetails({ row }: { row: Row<'frame'> }) {
       <span>
         <b>{row.value.name}</b> · {room ?? 'no place yet'} · {row.value.side}
         {offsetK !== 0 && ` · ${units.signedDifference(offsetK)} by the checks of its camera`}
+        {row.value.basis.kind === 'computed' && ` · computed by the camera at ε ${row.value.basis.settings.emissivity}`}
+        {metric && metric.kind !== 'plane' && (
+          <small>
+            One pixel covers {lengthWords(metric.metresPerPixel)}; nothing below{' '}
+            {lengthWords(HONEST_PIXELS * metric.metresPerPixel)} can be read.
+          </small>
+        )}
+        {metric?.kind === 'plane' && <small>Sizes are those of the marked plane.</small>}
       </span>
       <Popover trigger="click" placement="leftTop" title="This frame" content={<FrameForm key={row.version} row={row} />}>
         <Button size="small" type="text" icon={<EditOutlined />} aria-label="Change what this frame is" />
@@ -28,11 +42,21 @@ export function FrameDetails({ row }: { row: Row<'frame'> }) {
   );
 }
 
+const TURNS: { turn: Turn; label: string; words: string }[] = [
+  { turn: 'left', label: '⟲', words: 'Turn to the left' },
+  { turn: 'right', label: '⟳', words: 'Turn to the right' },
+  { turn: 'half', label: '⇅', words: 'Turn upside down' },
+  { turn: 'mirror', label: '⇆', words: 'Mirror' },
+];
+
 function FrameForm({ row }: { row: Row<'frame'> }) {
   const { document, edit } = useVisit();
+  const { turn, turning } = useTurn();
   const [name, setName] = useState(row.value.name);
   const checked = frameValueSchema.shape.name.safeParse(name);
-  const stated = Object.values(document.rows.finding).some(({ value }) => value.frameId === row.id);
+  const stated = Object.values(document.rows.finding).some(
+    ({ value }) => value.frameId === row.id || document.rows.region[value.thatRegionId]?.value.frameId === row.id,
+  );
   const put = (label: string, change: Partial<Row<'frame'>['value']>) =>
     edit(label, [{ entity: 'frame', rowId: row.id, value: { ...row.value, ...change } }]);
   return (
@@ -76,6 +100,17 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
         onChange={(side) => put('Side of the frame', { side })}
         options={['inside', 'outside']}
       />
+      <span>The picture, with its photo and all that is drawn on it</span>
+      <div className={styles.turns}>
+        {TURNS.map(({ turn: how, label, words }) => (
+          <Tooltip key={how} title={words}>
+            <Button aria-label={words} disabled={turning} onClick={() => void turn([row.id], how)}>
+              {label}
+            </Button>
+          </Tooltip>
+        ))}
+      </div>
+      <BasisFields basis={row.value.basis} onBasis={(basis) => put('What the values are', { basis })} />
       <Button danger disabled={stated} onClick={() => put(`Taken back: ${row.value.name}`, { discarded: true })}>
         {stated ? 'A finding states this frame' : 'Take this frame back'}
       </Button>

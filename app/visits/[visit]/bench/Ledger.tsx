@@ -1,71 +1,90 @@
 'use client';
 
-import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Tooltip } from 'antd';
-import { useState } from 'react';
+import { Button, Select } from 'antd';
 import { CoreError } from '@core/errors';
 import { readRegion } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
-import { settingsFor, sourcesFor, type Comparison } from '@core/visit/derive';
-import { nameSchema } from '@core/visit/fields';
+import { measuredFrame, orderedFrames, regionsOf, settingsFor, sourcesFor, type Comparison } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
+import type { Row } from '@core/visit/rows';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
 import { FrameDetails } from './FrameDetails';
+import { ProbeList } from './ProbeList';
+import { RegionLine } from './RegionLine';
 import { SettingsPanel } from './SettingsPanel';
+import { UncertaintyParts } from './UncertaintyParts';
 import type { BenchFrame, RegionReading } from './useBenchFrame';
+import type { RegionEdits } from './useRegions';
+import type { View, ViewAction } from './view';
 import styles from './Ledger.module.css';
 
 interface Props {
-  document: VisitDocument;
   frame: BenchFrame;
-  selectedId: string | null;
+  view: View;
+  dispatch(action: ViewAction): void;
   comparison: Comparison | null;
-  onSelect(regionId: string | null): void;
-  onRename(regionId: string, name: string): void;
-  onRemove(regionId: string): void;
-  onReference(regionId: string): void;
+  regions: RegionEdits;
+  /** The frame after this one, for copies. */
+  next: Row<'frame'> | null;
   onRecord(): void;
 }
 
 /** The numbers that are the result: the difference first, then what it is made of, then the settings behind it. */
-export function Ledger({ document, frame, selectedId, comparison, onSelect, onRename, onRemove, onReference, onRecord }: Props) {
+export function Ledger({ frame, view, dispatch, comparison, regions, next, onRecord }: Props) {
+  const { document } = useVisit();
   const units = useUnits();
-  const selected = frame.regions.find(({ row }) => row.id === selectedId);
-  const reference = frame.regions.find(({ row }) => row.id === frame.referenceId);
+  const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
+  const thatId = document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId;
+  const that = document.rows.region[thatId ?? ''];
   return (
     <aside className={styles.ledger} aria-label="Ledger">
       <div className={styles.scroll}>
-        {comparison && selected && reference ? (
-          <DifferenceHero
-            thisName={selected.row.value.name}
-            thatName={reference.row.value.name}
-            comparison={comparison}
-            more={otherEmissivity(document, frame, selected, reference, units.signedDifference)}
-          />
+        {comparison && selected && that ? (
+          <div>
+            <DifferenceHero
+              thisName={selected.row.value.name}
+              thatName={that.value.name}
+              comparison={comparison}
+              more={
+                comparison.acrossFrames
+                  ? `Across two frames: the ± holds what the camera changes from one to the next.`
+                  : otherEmissivity(document, frame, selected, that, units.signedDifference)
+              }
+            />
+            <UncertaintyParts uncertainty={comparison.difference.uncertainty} of="the difference" />
+          </div>
         ) : (
-          <NextStep frame={frame} selected={selected} onReference={onReference} />
+          <NextStep frame={frame} selected={selected} onReference={regions.markReference} />
+        )}
+        {selected?.row.value.role === 'reading' && (
+          <AgainstSelect frame={frame} selectedId={selected.row.id} value={thatId} dispatch={dispatch} />
         )}
         <section>
-          <FrameDetails row={frame.row} />
+          <FrameDetails row={frame.row} metric={frame.metric} />
           <h2 className={styles.heading}>In this frame</h2>
           {frame.regions.length === 0 && <p className={styles.quiet}>No region yet.</p>}
           <ul className={styles.list}>
             {frame.regions.map((region) => (
               <RegionLine
                 key={region.row.id}
+                frame={frame}
                 region={region}
                 reference={region.row.id === frame.referenceId}
-                selected={region.row.id === selectedId}
-                onSelect={onSelect}
-                onRename={onRename}
-                onRemove={onRemove}
-                onReference={onReference}
+                selected={region.row.id === view.selectedId}
+                regions={regions}
+                next={next}
+                onSelect={(regionId) => dispatch({ kind: 'select', regionId })}
+                onChart={() =>
+                  dispatch({ kind: 'chart', chart: region.row.value.shape.kind === 'line' ? 'profile' : 'histogram' })
+                }
               />
             ))}
           </ul>
         </section>
-        <SettingsPanel key={`${frame.id}${selectedId ?? ''}`} document={document} frame={frame} selected={selected ?? null} />
+        <ProbeList frame={frame} selected={selected ?? null} />
+        <SettingsPanel key={`${frame.id}${view.selectedId ?? ''}`} frame={frame} selected={selected ?? null} />
         <p className={styles.quiet}>± is twice the standard uncertainty: a 95 % interval.</p>
       </div>
       <Button type="primary" size="large" block disabled={!comparison} onClick={onRecord}>
@@ -75,27 +94,77 @@ export function Ledger({ document, frame, selectedId, comparison, onSelect, onRe
   );
 }
 
+/** What a region is compared with: the reference, or any other region of the visit. */
+function AgainstSelect({
+  frame,
+  selectedId,
+  value,
+  dispatch,
+}: {
+  frame: BenchFrame;
+  selectedId: string;
+  value: string | null;
+  dispatch(action: ViewAction): void;
+}) {
+  const { document } = useVisit();
+  const groups = orderedFrames(document)
+    .map((row) => ({
+      label: row.id === frame.id ? 'This frame' : row.value.name,
+      title: row.value.name,
+      options: regionsOf(document, row.id)
+        .filter(({ id, value: { role } }) => id !== selectedId && role === 'reading')
+        .map(({ id, value: { name } }) => ({
+          value: id,
+          label: `${name}${id === row.value.referenceId ? ' (reference)' : ''}`,
+          frame: row.id === frame.id ? '' : ` · ${row.value.name}`,
+        })),
+      own: row.id === frame.id,
+    }))
+    .filter(({ options }) => options.length > 0)
+    .sort((a, b) => Number(b.own) - Number(a.own));
+  if (groups.length === 0) return null;
+  return (
+    <div className={styles.against}>
+      <span id="against">Compare with</span>
+      <Select
+        aria-labelledby="against"
+        size="small"
+        value={value}
+        placeholder="a region"
+        popupMatchSelectWidth={false}
+        onChange={(regionId: string) => dispatch({ kind: 'against', regionId: regionId === frame.referenceId ? null : regionId })}
+        labelRender={({ value: id, label }) => (
+          <>
+            {label ?? document.rows.region[String(id)]?.value.name}
+            {groups.flatMap(({ options }) => options).find((option) => option.value === id)?.frame}
+          </>
+        )}
+        options={groups}
+      />
+    </div>
+  );
+}
+
 /** What the difference would be if the emissivity of both were set a little lower: the setting that is most often forgotten. */
 function otherEmissivity(
   document: VisitDocument,
   frame: BenchFrame,
   selected: RegionReading,
-  reference: RegionReading,
+  that: Row<'region'>,
   show: (kelvin: number) => string,
 ): string | undefined {
   const current = settingsFor(document, frame.id, selected.row.id).emissivity.value;
   const other = Math.round((current - 0.05) * 100) / 100;
   if (other <= 0.05) return undefined;
   try {
-    const means = [selected, reference].map(({ row }) => {
+    const means = [selected.row, that].map((row) => {
       const settings = { ...radiometricSettings(settingsFor(document, frame.id, row.id)), emissivity: other };
-      const { width, height, basis } = frame.facts;
       return readRegion(
-        { width, height, basis, values: frame.values },
+        measuredFrame(document, frame.id, frame.values),
         row.value,
         settings,
         frame.facts.noiseK,
-        sourcesFor(document, frame.id),
+        sourcesFor(document, frame.id, row.id),
       ).statistics.mean;
     });
     return `At emissivity ${other.toFixed(2)} it would be ${show(means[0]! - means[1]!)}.`;
@@ -124,7 +193,7 @@ function NextStep({
             Draw a box on sound wall (<kbd>B</kbd>) and mark it as the reference (<kbd>R</kbd>). Every other region is then read
             against it.
           </p>
-          {selected && (
+          {selected?.row.value.role === 'reading' && (
             <Button size="small" onClick={() => onReference(selected.row.id)}>
               Take “{selected.row.value.name}” as the reference
             </Button>
@@ -139,97 +208,5 @@ function NextStep({
         </>
       )}
     </section>
-  );
-}
-
-interface LineProps {
-  region: RegionReading;
-  reference: boolean;
-  selected: boolean;
-  onSelect(regionId: string | null): void;
-  onRename(regionId: string, name: string): void;
-  onRemove(regionId: string): void;
-  onReference(regionId: string): void;
-}
-
-function RegionLine({ region, reference, selected, onSelect, onRename, onRemove, onReference }: LineProps) {
-  const units = useUnits();
-  const { row, reading, problem } = region;
-  const sign = reference ? '◆' : row.value.shape.kind === 'spot' ? '+' : '▭';
-  return (
-    <li className={styles.region} data-selected={selected} data-reference={reference}>
-      <button type="button" className={styles.line} aria-pressed={selected} onClick={() => onSelect(selected ? null : row.id)}>
-        <span aria-hidden="true" className={styles.sign}>
-          {sign}
-        </span>
-        <span className={styles.name}>
-          {row.value.name} {reference && <small>reference</small>}
-        </span>
-        {reading ? (
-          <>
-            <b>{units.temperature(reading.statistics.mean)}</b>
-            <em>{units.plusMinus(reading.uncertainty.total)}</em>
-          </>
-        ) : (
-          <b className={styles.none}>no reading</b>
-        )}
-      </button>
-      {problem && (
-        <p role="alert" className={styles.problem}>
-          {problem}
-        </p>
-      )}
-      {selected && (
-        <div className={styles.details}>
-          {reading && (
-            <p className={styles.quiet}>
-              {reading.statistics.count} px · {units.bareTemperature(reading.statistics.min)} …{' '}
-              {units.temperature(reading.statistics.max)} · median {units.bareTemperature(reading.statistics.median)}
-              {reading.statistics.std !== null && ` · spread ${units.difference(reading.statistics.std)}`}
-            </p>
-          )}
-          <NameField key={row.value.name} name={row.value.name} onRename={(name) => onRename(row.id, name)} />
-          <div className={styles.acts}>
-            <Button size="small" disabled={reference} onClick={() => onReference(row.id)}>
-              Mark as reference
-            </Button>
-            <Tooltip title="Remove this region (Delete)">
-              <Button
-                size="small"
-                type="text"
-                icon={<DeleteOutlined />}
-                aria-label={`Remove ${row.value.name}`}
-                onClick={() => onRemove(row.id)}
-              />
-            </Tooltip>
-          </div>
-        </div>
-      )}
-    </li>
-  );
-}
-
-const regionName = nameSchema(80);
-
-function NameField({ name, onRename }: { name: string; onRename(name: string): void }) {
-  const [typed, setTyped] = useState(name);
-  const checked = regionName.safeParse(typed);
-  const keep = () => {
-    if (checked.success) onRename(checked.data);
-    else setTyped(name);
-  };
-  return (
-    <label className={styles.nameField}>
-      <span>Name</span>
-      <Input
-        size="small"
-        value={typed}
-        status={checked.success ? '' : 'error'}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={keep}
-        onPressEnter={(event) => event.currentTarget.blur()}
-      />
-      {!checked.success && <em role="alert">The name {checked.error.issues[0]!.message}.</em>}
-    </label>
   );
 }

@@ -1,14 +1,17 @@
 'use client';
 
 import { useGesture } from '@use-gesture/react';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { movedShape, type Shape } from '@core/frame/region';
+import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import type { DrawnShape } from '@core/frame/region';
+import type { Placement } from '@core/report/markPath';
 import type { Scale } from '@core/scale/scale';
-import { useUnits } from '@ui/units/UnitProvider';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { Marks, type Mark, type PointMark } from '@ui/picture/Marks';
-import { fitPlacement, held, pixelAt, screenBox, zoomedAt, type Placement, type Size } from '@ui/picture/placement';
+import { fitPlacement, held, pixelAt, zoomedAt } from '@ui/picture/placement';
 import { useSize } from '@ui/picture/useSize';
+import { useUnits } from '@ui/units/UnitProvider';
+import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip, type Point } from './grips';
+import { lengthWords } from './lengthWords';
 import type { BenchFrame } from './useBenchFrame';
 import type { View, ViewAction } from './view';
 import styles from './PictureStage.module.css';
@@ -18,40 +21,31 @@ interface Props {
   scale: Scale;
   view: View;
   dispatch(action: ViewAction): void;
-  onDraw(shape: Shape): void;
-  onMove(regionId: string, shape: Shape, label: string): void;
+  onDraw(shape: DrawnShape): void;
+  onReshape(regionId: string, shape: DrawnShape, label: string): void;
+  /** A place that was pointed at while pictures are brought in line; pixels of the frame. */
+  onPlace(at: Point): void;
+  /** Probe values beside the frame. */
+  probes: PointMark[];
   label: string;
+  /** Laid over the canvas, beneath the marks: the photo. */
+  over?: ((placement: Placement) => ReactNode) | undefined;
 }
 
-type Point = { x: number; y: number };
-
-/** What a drag is doing, decided when it begins. */
-type Grip =
-  | { kind: 'draw'; from: Point }
-  | { kind: 'move'; regionId: string; shape: Shape; from: Point }
-  | { kind: 'resize'; regionId: string; shape: Extract<Shape, { kind: 'box' }>; corner: Corner }
-  | { kind: 'pan'; placement: Placement };
-
-type Corner = 'nw' | 'ne' | 'sw' | 'se';
-
-const CORNERS: Corner[] = ['nw', 'ne', 'sw', 'se'];
-/** Reach of a resizing handle, CSS pixels: large enough for a finger. */
-const HANDLE_REACH = 14;
-/** Reach around a spot. */
-const SPOT_REACH = 12;
-
 /** The frame on its stage: zoomed, panned, drawn upon. */
-export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, label }: Props) {
+export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, onPlace, probes, label, over }: Props) {
   const stageRef = useRef<HTMLDivElement>(null);
   const stage = useSize(stageRef);
   const grip = useRef<Grip | null>(null);
-  const [draft, setDraft] = useState<{ regionId: string | null; shape: Shape } | null>(null);
-  const units = useUnits();
+  const [draft, setDraft] = useState<{ regionId: string | null; shape: DrawnShape } | null>(null);
   const size = frame.facts;
   const placement = useMemo(() => {
     if (!stage) return null;
     return view.placement ? held(view.placement, size, stage) : fitPlacement(size, stage);
   }, [stage, view.placement, size]);
+  const shapes = frame.regions.map(({ row }) => ({ id: row.id, shape: row.value.shape }));
+  const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
+  const handled = selected && selected.row.value.shape.kind !== 'beyond' ? selected.row.value.shape : null;
 
   const local = ([x, y]: [number, number]): Point => {
     const box = stageRef.current!.getBoundingClientRect();
@@ -59,19 +53,26 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
   };
 
   const begin = (at: Point, placed: Placement): Grip => {
-    const pixel = pixelAt(at, placed, size);
-    if (view.tool !== 'select') return { kind: 'draw', from: pixel };
-    const selected = frame.regions.find(({ row }) => row.id === view.selectedId)?.row;
-    if (selected?.value.shape.kind === 'box') {
-      const corner = cornerAt(at, screenBox(selected.value.shape, placed));
-      if (corner) return { kind: 'resize', regionId: selected.id, shape: selected.value.shape, corner };
+    if (view.tool !== 'select') return { kind: 'draw', from: pixelAt(at, placed, size) };
+    if (selected && handled) {
+      const handle = handleAt(at, handled, placed);
+      if (handle !== null) return { kind: 'handle', regionId: selected.row.id, shape: handled, handle };
     }
-    const hit = regionAt(at, frame, placed);
-    if (hit) {
+    const hit = view.matching ? null : regionUnder(at, shapes, placed);
+    if (hit && hit.shape.kind !== 'beyond') {
       dispatch({ kind: 'select', regionId: hit.id });
-      return { kind: 'move', regionId: hit.id, shape: hit.value.shape, from: pixel };
+      return { kind: 'move', regionId: hit.id, shape: hit.shape, from: pixelAt(at, placed, size) };
     }
     return { kind: 'pan', placement: placed };
+  };
+
+  /** A corner more; near the first one the polygon is closed. */
+  const addCorner = (at: Point, placed: Placement) => {
+    const { x, y } = pixelAt(at, placed, size);
+    const first = view.corners[0];
+    const closes = view.corners.length >= 3 && first && Math.hypot(first[0] - x, first[1] - y) * placed.zoom <= 14;
+    if (closes) onDraw({ kind: 'poly', points: view.corners });
+    else dispatch({ kind: 'corner', at: [x, y] });
   };
 
   useGesture(
@@ -85,28 +86,34 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
           return;
         }
         if (first) grip.current = begin(local(initial as [number, number]), placement);
-        const held_ = grip.current;
-        if (!held_) return;
-        const pixel = pixelAt(local(xy as [number, number]), placement, size);
-        if (held_.kind === 'pan') {
-          if (tap && last) dispatch({ kind: 'select', regionId: null });
-          else if (!tap)
-            dispatch({
-              kind: 'placement',
-              placement: held({ ...held_.placement, x: held_.placement.x + mx, y: held_.placement.y + my }, size, stage),
-            });
-        } else {
-          const shape = shapeOf(held_, pixel, view.tool, size);
-          const regionId = held_.kind === 'draw' ? null : held_.regionId;
-          if (!last) setDraft(shape && !(tap && held_.kind !== 'draw') ? { regionId, shape } : null);
-          else {
-            setDraft(null);
-            if (held_.kind === 'draw') {
-              if (shape) onDraw(shape);
-            } else if (!tap && shape) onMove(held_.regionId, shape, held_.kind === 'move' ? 'Region moved' : 'Region resized');
-          }
-        }
+        const now = grip.current;
+        if (!now) return;
+        const at = local(xy as [number, number]);
         if (last) grip.current = null;
+        if (now.kind === 'pan') {
+          if (tap && last && view.matching) onPlace(pixelAt(at, placement, size));
+          else if (tap && last) dispatch({ kind: 'select', regionId: null });
+          else if (!tap) {
+            const { x, y } = now.placement;
+            dispatch({ kind: 'placement', placement: held({ ...now.placement, x: x + mx, y: y + my }, size, stage) });
+          }
+          return;
+        }
+        if (now.kind === 'draw' && view.tool === 'poly') {
+          if (last) addCorner(at, placement);
+          return;
+        }
+        const shape = shapeFrom(now, at, view.tool, size, placement);
+        if (!last) {
+          setDraft(
+            shape && !(tap && now.kind !== 'draw') ? { regionId: now.kind === 'draw' ? null : now.regionId, shape } : null,
+          );
+          return;
+        }
+        setDraft(null);
+        if (!shape) return;
+        if (now.kind === 'draw') onDraw(shape);
+        else if (!tap) onReshape(now.regionId, shape, now.kind === 'move' ? 'Region moved' : 'Region resized');
       },
       onPinch: ({ origin, delta: [change], offset: [total], event }) => {
         if (!placement || !stage || event.type === 'wheel') return;
@@ -132,7 +139,7 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
   );
 
   const onKeyDown = (event: KeyboardEvent) => {
-    if (view.tool === 'select' || !stage) return;
+    if (view.tool === 'select' || !placement) return;
     const step = event.shiftKey ? 10 : 1;
     const by: Record<string, [number, number]> = {
       ArrowLeft: [-step, 0],
@@ -146,61 +153,37 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
       const next = { x: clamp(cursor.x + move[0], 0, size.width - 1), y: clamp(cursor.y + move[1], 0, size.height - 1) };
       dispatch({ kind: 'cursor', cursor: next });
       if (grip.current?.kind === 'draw') {
-        const shape = shapeOf(grip.current, next, view.tool, size);
+        const shape = drawn(view.tool, grip.current.from, next);
         setDraft(shape && { regionId: null, shape });
       }
     } else if (event.key === ' ') {
-      const from = grip.current?.kind === 'draw' ? grip.current : null;
+      const from = grip.current?.kind === 'draw' ? grip.current.from : null;
       if (view.tool === 'spot') onDraw({ kind: 'spot', ...cursor });
-      else if (!from) {
+      else if (view.tool === 'poly') {
+        addCorner(onScreen([cursor.x, cursor.y], placement), placement);
+        dispatch({ kind: 'cursor', cursor });
+      } else if (!from) {
         grip.current = { kind: 'draw', from: cursor };
         dispatch({ kind: 'cursor', cursor });
       } else {
-        const shape = shapeOf(from, cursor, view.tool, size);
+        const shape = drawn(view.tool, from, cursor);
         if (shape) onDraw(shape);
         grip.current = null;
         setDraft(null);
       }
+    } else if (event.key === 'Enter' && view.tool === 'poly' && view.corners.length >= 3) {
+      onDraw({ kind: 'poly', points: view.corners });
     } else return;
     event.preventDefault();
     event.stopPropagation();
   };
 
-  const shapes = frame.regions.map((region) => ({
-    ...region,
-    shape: draft?.regionId === region.row.id ? draft.shape : region.row.value.shape,
-  }));
-  const marks: Mark[] = shapes.map(({ row, reading, shape }) => ({
-    id: row.id,
-    shape,
-    text: reading ? `${row.value.name} ${units.bareTemperature(reading.statistics.mean)}` : row.value.name,
-    reference: row.id === frame.referenceId,
-    selected: row.id === view.selectedId,
-  }));
-  if (draft && draft.regionId === null)
-    marks.push({ id: 'draft', shape: draft.shape, text: draftText(draft.shape), reference: false, selected: true });
-  const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
-  const points: PointMark[] =
-    selected?.reading && selected.row.value.shape.kind === 'box' && !draft
-      ? [
-          {
-            id: 'coldest',
-            ...selected.reading.statistics.minAt,
-            text: `coldest ${units.bareTemperature(selected.reading.statistics.min)}`,
-          },
-          {
-            id: 'warmest',
-            ...selected.reading.statistics.maxAt,
-            text: `warmest ${units.bareTemperature(selected.reading.statistics.max)}`,
-          },
-        ]
-      : [];
-
+  const { marks, points } = useMarks(frame, view, draft);
   return (
     <div
       ref={stageRef}
       className={styles.stage}
-      data-tool={view.tool}
+      data-tool={view.matching ? 'match' : view.tool}
       tabIndex={0}
       role="application"
       aria-label="The frame: choose a tool, then drag, or use the arrow keys and Space"
@@ -214,14 +197,25 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
             values={frame.values}
             line={frame.line}
             scale={scale}
+            leftOut={frame.leftOut}
             stage={stage}
             placement={placement}
             label={label}
           />
+          {over?.(placement)}
           <svg className={styles.overlay} width={stage.width} height={stage.height}>
-            <Marks marks={marks} points={points} placement={placement} stage={stage} picture={size} />
-            {selected?.row.value.shape.kind === 'box' && !draft && view.tool === 'select' && (
-              <Handles box={screenBox(selected.row.value.shape, placement)} />
+            <Marks marks={marks} points={[...points, ...probes]} placement={placement} stage={stage} picture={size} />
+            {handled && !draft && view.tool === 'select' && !view.matching && <Handles shape={handled} placement={placement} />}
+            {view.corners.length > 0 && <OpenPolygon corners={view.corners} cursor={view.cursor} placement={placement} />}
+            {view.matching?.map(
+              (point, i) =>
+                point.frame && (
+                  <Numbered
+                    key={i}
+                    number={i + 1}
+                    at={onScreen([point.frame[0] * size.width - 0.5, point.frame[1] * size.width - 0.5], placement)}
+                  />
+                ),
             )}
             {view.cursor && <Cursor at={view.cursor} placement={placement} />}
           </svg>
@@ -231,85 +225,88 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onMove, lab
   );
 }
 
+/** Regions as marks with their numbers, and the extremes of the one that is chosen. */
+function useMarks(frame: BenchFrame, view: View, draft: { regionId: string | null; shape: DrawnShape } | null) {
+  const units = useUnits();
+  const marks: Mark[] = frame.regions.map(({ row, reading, spans, size }) => {
+    const { name, role, shape } = row.value;
+    const value =
+      role === 'length' ? (size ? lengthWords(size.metres) : '') : reading ? units.bareTemperature(reading.statistics.mean) : '';
+    return {
+      id: row.id,
+      shape: draft?.regionId === row.id ? draft.shape : shape,
+      spans,
+      text: `${name} ${value}`.trim(),
+      reference: row.id === frame.referenceId,
+      selected: row.id === view.selectedId,
+    };
+  });
+  if (draft && draft.regionId === null) {
+    marks.push({ id: 'draft', shape: draft.shape, text: draftText(draft.shape), reference: false, selected: true });
+  }
+  const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
+  if (!selected?.reading || selected.row.value.shape.kind === 'spot' || draft) return { marks, points: [] };
+  const { min, minAt, max, maxAt } = selected.reading.statistics;
+  const points: PointMark[] = [
+    { id: 'coldest', ...minAt, text: `coldest ${units.bareTemperature(min)}` },
+    { id: 'warmest', ...maxAt, text: `warmest ${units.bareTemperature(max)}` },
+  ];
+  return { marks, points };
+}
+
 function clamp(value: number, min: number, max: number): number {
   return Math.max(min, Math.min(max, value));
 }
 
-function draftText(shape: Shape): string {
-  return shape.kind === 'box' ? `${shape.width} × ${shape.height} px` : '';
-}
-
-function regionAt(at: Point, frame: BenchFrame, placement: Placement) {
-  // The smallest one under the pointer: a box inside a box can be reached.
-  return frame.regions
-    .map(({ row }) => ({ row, box: screenBox(row.value.shape, placement) }))
-    .filter(({ row, box }) => {
-      const reach = row.value.shape.kind === 'spot' ? SPOT_REACH : 4;
-      return (
-        at.x >= box.x - reach && at.x <= box.x + box.width + reach && at.y >= box.y - reach && at.y <= box.y + box.height + reach
-      );
-    })
-    .sort((a, b) => a.box.width * a.box.height - b.box.width * b.box.height)[0]?.row;
-}
-
-function cornerAt(at: Point, box: { x: number; y: number; width: number; height: number }): Corner | null {
-  return (
-    CORNERS.find((corner) => {
-      const x = corner.endsWith('w') ? box.x : box.x + box.width;
-      const y = corner.startsWith('n') ? box.y : box.y + box.height;
-      return Math.abs(at.x - x) <= HANDLE_REACH && Math.abs(at.y - y) <= HANDLE_REACH;
-    }) ?? null
-  );
-}
-
-/** The shape that a drag would leave behind; null while it is none yet. */
-function shapeOf(grip: Grip, pixel: Point, tool: View['tool'], size: Size): Shape | null {
-  switch (grip.kind) {
-    case 'draw':
-      if (tool === 'spot') return { kind: 'spot', ...pixel };
-      return boxBetween(grip.from, pixel);
-    case 'move':
-      if (grip.shape.kind !== 'spot' && grip.shape.kind !== 'box') return null;
-      return movedShape(grip.shape, pixel.x - grip.from.x, pixel.y - grip.from.y, size.width, size.height);
-    case 'resize': {
-      const { x, y, width, height } = grip.shape;
-      const fixed = { x: grip.corner.endsWith('w') ? x + width - 1 : x, y: grip.corner.startsWith('n') ? y + height - 1 : y };
-      return boxBetween(fixed, pixel);
-    }
-    case 'pan':
-      return null;
+function draftText(shape: DrawnShape): string {
+  switch (shape.kind) {
+    case 'box':
+      return `${shape.width} × ${shape.height} px`;
+    case 'line':
+      return `${Math.hypot(shape.x2 - shape.x1, shape.y2 - shape.y1).toFixed(0)} px`;
+    default:
+      return '';
   }
 }
 
-function boxBetween(a: Point, b: Point): Shape | null {
-  const width = Math.abs(a.x - b.x) + 1;
-  const height = Math.abs(a.y - b.y) + 1;
-  // A click is no box.
-  if (width < 2 || height < 2) return null;
-  return { kind: 'box', x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width, height };
-}
-
-function Handles({ box }: { box: { x: number; y: number; width: number; height: number } }) {
+function Handles({ shape, placement }: { shape: DrawnShape; placement: Placement }) {
   return (
     <g aria-hidden="true">
-      {CORNERS.map((corner) => (
-        <rect
-          key={corner}
-          className={styles.handle}
-          x={(corner.endsWith('w') ? box.x : box.x + box.width) - 4}
-          y={(corner.startsWith('n') ? box.y : box.y + box.height) - 4}
-          width={8}
-          height={8}
-          rx={2}
-        />
+      {handlesOf(shape).map((handle, i) => {
+        const { x, y } = onScreen(handle, placement);
+        return <rect key={i} className={styles.handle} x={x - 4} y={y - 4} width={8} height={8} rx={2} />;
+      })}
+    </g>
+  );
+}
+
+function OpenPolygon({ corners, cursor, placement }: { corners: View['corners']; cursor: View['cursor']; placement: Placement }) {
+  const ends = [...corners, ...(cursor ? [[cursor.x, cursor.y] as [number, number]] : [])].map((at) => onScreen(at, placement));
+  const path = `M${ends.map(({ x, y }) => `${x} ${y}`).join('L')}`;
+  return (
+    <g aria-hidden="true">
+      <path className={styles.cursorUnder} d={path} />
+      <path className={styles.cursorOver} d={path} />
+      {ends.map(({ x, y }, i) => (
+        <circle key={i} className={styles.handle} cx={x} cy={y} r={i === 0 ? 6 : 4} />
       ))}
     </g>
   );
 }
 
+function Numbered({ number, at }: { number: number; at: Point }) {
+  return (
+    <g aria-hidden="true">
+      <circle className={styles.handle} cx={at.x} cy={at.y} r={9} />
+      <text className={styles.number} x={at.x} y={at.y + 4}>
+        {number}
+      </text>
+    </g>
+  );
+}
+
 function Cursor({ at, placement }: { at: Point; placement: Placement }) {
-  const x = placement.x + (at.x + 0.5) * placement.zoom;
-  const y = placement.y + (at.y + 0.5) * placement.zoom;
+  const { x, y } = onScreen([at.x, at.y], placement);
   const path = `M${x - 14} ${y}h10M${x + 4} ${y}h10M${x} ${y - 14}v10M${x} ${y + 4}v10`;
   return (
     <g aria-hidden="true">

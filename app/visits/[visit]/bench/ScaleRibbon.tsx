@@ -8,15 +8,18 @@ import { scaleGradient } from '@ui/picture/ScaleBar';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { BenchFrame } from './useBenchFrame';
+import type { View } from './view';
 import styles from './ScaleRibbon.module.css';
 
 interface Props {
   frame: BenchFrame;
   scale: Scale;
-  mode: 'steady' | 'frame';
+  mode: View['colours'];
   onDraft(scale: Scale): void;
   onCommit(scale: Scale): void;
   onFit(): void;
+  /** Ends that are temperatures, not differences to the reference. */
+  fixed: boolean;
 }
 
 type Grip = 'low' | 'high' | 'level';
@@ -39,7 +42,7 @@ interface Tick {
 }
 
 /** The scale, its histogram and its meaning in one: ends to drag, the middle to shift, double-click to fit. */
-export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit }: Props) {
+export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit, fixed }: Props) {
   const element = useRef<HTMLDivElement>(null);
   const size = useSize(element);
   const units = useUnits();
@@ -53,10 +56,10 @@ export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit }: Pr
   const yOf = (celsius: number) => EDGE + (1 - (celsius - view.low) / (view.high - view.low)) * (height - 2 * EDGE);
   const perPixel = (view.high - view.low) / Math.max(1, height - 2 * EDGE);
 
-  const { values, line } = frame;
+  const { values, line, leftOutMask } = frame;
   const counts = useMemo(
-    () => temperatureHistogram(values, line, view.low, view.high, BINS),
-    [values, line, view.low, view.high],
+    () => temperatureHistogram(values, line, view.low, view.high, BINS, leftOutMask),
+    [values, line, leftOutMask, view.low, view.high],
   );
   const most = Math.max(1, ...counts);
 
@@ -81,7 +84,7 @@ export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit }: Pr
   );
 
   const endLabel = (celsius: number) =>
-    mode === 'steady' ? units.signedDifference(celsius - frame.anchor.celsius) : units.temperature(celsius);
+    mode === 'frame' || fixed ? units.temperature(celsius) : units.signedDifference(celsius - frame.anchor.celsius);
 
   const begin = (event: PointerEvent<SVGElement>) => {
     const grip = event.currentTarget.dataset.grip as Grip;
@@ -195,6 +198,14 @@ export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit }: Pr
             >
               <title>Drag to shift the colours; double-click to fit them to what is chosen</title>
             </rect>
+            {scale.shade && (
+              <ShadeMark
+                y={Math.max(EDGE, Math.min(height - EDGE, yOf(scale.shade.celsius)))}
+                side={scale.shade.side}
+                top={EDGE}
+                bottom={height - EDGE}
+              />
+            )}
             {labels.map(({ tick, y, place }) => (
               <g key={tick.key} className={styles[tick.kind]}>
                 <path d={`M${LEFT - 4} ${y}H${LEFT + BAR + 3}L${LEFT + BAR + 9} ${place}`} />
@@ -214,6 +225,17 @@ export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit }: Pr
         </>
       )}
     </div>
+  );
+}
+
+/** The part of the ribbon that is shaded, with its edge. */
+function ShadeMark({ y, side, top, bottom }: { y: number; side: 'colder' | 'warmer'; top: number; bottom: number }) {
+  const [from, to] = side === 'colder' ? [y, bottom] : [top, y];
+  return (
+    <g aria-hidden="true">
+      <rect className={styles.shade} x={LEFT} y={from} width={BAR} height={Math.max(0, to - from)} />
+      <path className={styles.shadeEdge} d={`M${LEFT - 4} ${y}h${BAR + 8}`} />
+    </g>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { CloseOutlined } from '@ant-design/icons';
+import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
@@ -9,18 +9,23 @@ import { readRegion } from '@core/frame/reading';
 import {
   NO_SETTINGS,
   radiometricSettings,
-  SETTING_NAMES,
+  saysNothing,
   settingsSchema,
+  withSetting,
   type Level,
   type Origin,
   type ResolvedSettings,
   type SettingName,
   type Settings,
+  type Sourced,
 } from '@core/radiometry/settings';
-import { settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
+import { measuredFrame, settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { materialUncertainty, materialWords } from '@core/radiometry/materials';
+import { Experiments } from './Experiments';
+import { MaterialSelect } from './MaterialSelect';
 import type { BenchFrame, RegionReading } from './useBenchFrame';
 import styles from './SettingsPanel.module.css';
 
@@ -32,6 +37,7 @@ const ORIGINS: Record<Origin, string> = {
   conditions: 'conditions',
   air: 'as the air',
   default: 'usual',
+  path: 'from distance and humidity',
 };
 
 const FIELDS: { name: SettingName; label: string; gloss: string; step: number; celsius?: boolean; unit?: string }[] = [
@@ -61,16 +67,9 @@ const FIELDS: { name: SettingName; label: string; gloss: string; step: number; c
 ];
 
 /** Settings in force, each with where it comes from and what a change of it would do; set at the level that is chosen. */
-export function SettingsPanel({
-  document,
-  frame,
-  selected,
-}: {
-  document: VisitDocument;
-  frame: BenchFrame;
-  selected: RegionReading | null;
-}) {
-  const { edit } = useVisit();
+export function SettingsPanel({ frame, selected }: { frame: BenchFrame; selected: RegionReading | null }) {
+  const { document, edit } = useVisit();
+  const [experiment, setExperiment] = useState(false);
   const [level, setLevel] = useState<Level>(selected ? 'region' : 'frame');
   const resolved = settingsFor(document, frame.id, selected?.row.id);
   const owner = {
@@ -81,17 +80,17 @@ export function SettingsPanel({
   }[level];
   const own = owner === null ? undefined : settingsRow(document, owner);
 
-  const put = (name: SettingName, value: number | null) => {
+  const { level: _level, ownerId: _owner, ...before } = own?.value ?? { ...NO_SETTINGS, level, ownerId: '' };
+  const putSettings = (next: Settings, label: string) => {
     if (owner === null) return;
-    const { level: _level, ownerId: _owner, ...before } = own?.value ?? { ...NO_SETTINGS, level, ownerId: owner };
-    const next: Settings = { ...before, [name]: value };
-    const rowId = own?.id ?? newId();
-    // Settings without a single value say nothing: the row goes.
-    const empty = SETTING_NAMES.every((key) => next[key] === null);
-    edit(`${FIELDS.find((field) => field.name === name)!.label} ${value === null ? 'taken from above' : 'set'}`, [
-      { entity: 'settings', rowId, value: empty ? null : { ...next, level, ownerId: owner } },
-    ]);
+    const value = saysNothing(next) ? null : { ...next, level, ownerId: owner };
+    edit(label, [{ entity: 'settings', rowId: own?.id ?? newId(), value }]);
   };
+  const put = (name: SettingName, value: number | null) =>
+    putSettings(
+      withSetting(before, name, value),
+      `${FIELDS.find((field) => field.name === name)!.label} ${value === null ? 'taken from above' : 'set'}`,
+    );
 
   return (
     <section className={styles.panel} aria-label="Settings">
@@ -121,6 +120,37 @@ export function SettingsPanel({
           onPut={(value) => put(field.name, value)}
         />
       ))}
+      <div className={styles.helps}>
+        <MaterialSelect
+          onMaterial={(material) =>
+            putSettings(
+              {
+                ...before,
+                emissivity: material.emissivity,
+                emissivityU: materialUncertainty(material),
+                emissivityFrom: materialWords(material),
+              },
+              `Emissivity of ${materialWords(material)}`,
+            )
+          }
+        />
+        <Button size="small" icon={<ExperimentOutlined />} onClick={() => setExperiment(true)}>
+          Find by experiment
+        </Button>
+      </div>
+      {resolved.palm.value && (
+        <p className={styles.note}>
+          {resolved.palm.value === 'emits'
+            ? 'A palm left a print here: it can be read.'
+            : 'A palm left no print here: it mirrors.'}{' '}
+          {own?.value.palm && (
+            <Button size="small" type="link" onClick={() => putSettings({ ...before, palm: null }, 'Palm print taken away')}>
+              Take away
+            </Button>
+          )}
+        </p>
+      )}
+      {experiment && <Experiments frame={frame} onClose={() => setExperiment(false)} />}
     </section>
   );
 }
@@ -138,8 +168,10 @@ interface FieldProps {
 function SettingField({ field, resolved, ownValue, level, effect, onPut }: FieldProps) {
   const units = useUnits();
   const { value, origin } = resolved[field.name];
+  const from = 'from' in resolved[field.name] ? (resolved[field.name] as Sourced).from : null;
   const shown = ownValue ?? (level === 'region' || origin !== 'region' ? value : null);
-  const toField = (stored: number | null) => (stored === null ? null : field.celsius ? units.toField(stored) : stored);
+  const toField = (stored: number | null) =>
+    stored === null ? null : field.celsius ? units.toField(stored) : Number(stored.toFixed(field.name === 'humidityPct' ? 1 : 3));
   const [typed, setTyped] = useState<number | null | undefined>(undefined);
   const wanted = typed === undefined ? undefined : typed === null ? null : field.celsius ? units.fromField(typed) : typed;
   const checked = wanted === undefined ? null : settingsSchema.shape[field.name].safeParse(wanted);
@@ -174,6 +206,7 @@ function SettingField({ field, resolved, ownValue, level, effect, onPut }: Field
           <>
             {effect ? `${effect.words}: ${units.signedDifference(effect.kelvin)}` : value === null ? 'not set' : ORIGINS[origin]}
             {effect && <small>{ORIGINS[origin]}</small>}
+            {from && <small>{from}</small>}
           </>
         )}
       </span>
@@ -204,13 +237,12 @@ function effectOf(
   const now = radiometricSettings(resolved);
   const emissivity = Math.round((now.emissivity > 0.1 ? now.emissivity - 0.05 : now.emissivity + 0.05) * 100) / 100;
   const other = name === 'emissivity' ? { ...now, emissivity } : { ...now, reflected: now.reflected + 5 };
-  const { width, height, basis, noiseK } = frame.facts;
   try {
     const reading = readRegion(
-      { width, height, basis, values: frame.values },
+      measuredFrame(document, frame.id, frame.values),
       selected.row.value,
       other,
-      noiseK,
+      frame.facts.noiseK,
       sourcesFor(document, frame.id),
     );
     return {

@@ -1,9 +1,8 @@
 import { NO_SETTINGS } from '@core/radiometry/settings';
 import { ID, visitDocument, wallPixels } from '@core/testing/visit';
 import { anchorFor, meaningsFor, steadyScaleFor } from '@core/visit/derive';
-import { IDENTITY_LINE, radianceLine } from '@core/radiometry/measurement';
-import { APPARENT } from '@core/frame/frame';
-import { comparisonFor, ownRange, type BenchFrame } from './useBenchFrame';
+import { IDENTITY_LINE } from '@core/radiometry/measurement';
+import { comparisonFor, type BenchFrame } from './useBenchFrame';
 import { FIRST_VIEW, viewReducer, type View } from './view';
 
 const chosen: View = {
@@ -21,12 +20,13 @@ describe('how the bench is looked at', () => {
   });
 
   test('another frame takes along what belongs to the work, not what belongs to the old frame', () => {
-    const stretched: View = { ...chosen, colours: 'frame', photoShown: true };
-    expect(viewReducer(stretched, { kind: 'frame' })).toEqual({
+    const stretched: View = { ...chosen, colours: 'frame', photo: 'over', corners: [[1, 2]] };
+    expect(viewReducer(stretched, { kind: 'frame', regionId: 'b' })).toEqual({
       ...FIRST_VIEW,
       tool: 'box',
+      selectedId: 'b',
       colours: 'frame',
-      photoShown: true,
+      photo: 'over',
     });
   });
 
@@ -35,12 +35,32 @@ describe('how the bench is looked at', () => {
   });
 
   test('the photo comes and goes, and the picture is fitted anew', () => {
-    const shown = viewReducer(chosen, { kind: 'photo' });
-    expect(shown).toMatchObject({ photoShown: true, placement: null });
-    expect(viewReducer(shown, { kind: 'photo' }).photoShown).toBe(false);
+    const shown = viewReducer(chosen, { kind: 'photo', photo: 'beside' });
+    expect(shown).toMatchObject({ photo: 'beside', placement: null });
+    expect(viewReducer(shown, { kind: 'photo', photo: 'off' }).photo).toBe('off');
+  });
+
+  test('matching shows both pictures side by side, and ends with the photo', () => {
+    const matching = viewReducer(chosen, { kind: 'match', points: [] });
+    expect(matching).toMatchObject({ matching: [], photo: 'beside', tool: 'select', placement: null });
+    expect(viewReducer(matching, { kind: 'photo', photo: 'over' }).matching).toBeNull();
+  });
+
+  test('corners add up until another tool is taken; the mix stays between nothing and all', () => {
+    const one = viewReducer(chosen, { kind: 'corner', at: [3, 4] });
+    const two = viewReducer(one, { kind: 'corner', at: [9, 4] });
+    expect(two.corners).toEqual([
+      [3, 4],
+      [9, 4],
+    ]);
+    expect(viewReducer(two, { kind: 'tool', tool: 'box' }).corners).toEqual([]);
+    expect(viewReducer(chosen, { kind: 'mix', mix: 1.7 }).mix).toBe(1);
+    expect(viewReducer(chosen, { kind: 'mix', mix: -2 }).mix).toBe(0);
   });
 
   test.each([
+    [{ kind: 'against', regionId: 'x' }, { againstId: 'x' }],
+    [{ kind: 'chart', chart: 'profile' }, { chart: 'profile' }],
     [{ kind: 'select', regionId: null }, { selectedId: null }],
     [{ kind: 'placement', placement: null }, { placement: null }],
     [{ kind: 'draft', scale: null }, { draftScale: null }],
@@ -50,39 +70,10 @@ describe('how the bench is looked at', () => {
   });
 });
 
-describe("a frame's own range", () => {
-  const ramp = Float32Array.from({ length: 10_000 }, (_, i) => 10 + i / 1000);
-
-  test('leaves a few pixels out at each end', () => {
-    const { low, high } = ownRange(ramp, IDENTITY_LINE);
-    expect(low).toBeGreaterThan(10);
-    expect(low).toBeLessThan(10.2);
-    expect(high).toBeLessThan(20);
-    expect(high).toBeGreaterThan(19.8);
-  });
-
-  test('is not pulled apart by one hot pixel', () => {
-    const hot = ramp.slice();
-    hot[5000] = 300;
-    expect(ownRange(hot, IDENTITY_LINE).high).toBeLessThan(25);
-  });
-
-  test('follows the settings', () => {
-    const line = radianceLine(APPARENT, { emissivity: 0.8, reflected: 25, air: 20, transmittance: 1 });
-    expect(ownRange(ramp, line).low).toBeLessThan(ownRange(ramp, IDENTITY_LINE).low);
-  });
-
-  test('exists even for a frame of one temperature, or of none', () => {
-    const flat = ownRange(new Float32Array(100).fill(18), IDENTITY_LINE);
-    expect(flat.high).toBeGreaterThan(flat.low);
-    expect(ownRange(new Float32Array(4).fill(NaN), IDENTITY_LINE).high).toBeGreaterThan(0);
-  });
-});
-
 describe('this against the reference', () => {
   function benchFrame(document = visitDocument()): BenchFrame {
     const anchor = anchorFor(document, ID.frame, () => wallPixels())!;
-    const steady = steadyScaleFor(document, anchor);
+    const steady = steadyScaleFor(document, ID.frame, anchor);
     return {
       id: ID.frame,
       facts: document.frameFacts[ID.frame]!,
@@ -92,23 +83,49 @@ describe('this against the reference', () => {
       anchor,
       steady,
       own: steady,
+      against: steady,
+      ownRange: null,
+      metric: null,
+      leftOut: [],
+      leftOutMask: null,
       meanings: meaningsFor(document, ID.frame),
-      regions: [],
+      regions: [ID.sound, ID.suspect].map((id) => ({
+        row: document.rows.region[id]!,
+        reading: null,
+        problem: null,
+        cautions: [],
+        spans: undefined,
+        size: null,
+      })),
       referenceId: ID.sound,
     };
   }
 
   test('is there for a chosen region that is not the reference itself', () => {
-    expect(comparisonFor(visitDocument(), benchFrame(), ID.suspect)!.difference.value).toBeLessThan(-5);
-    expect(comparisonFor(visitDocument(), benchFrame(), ID.sound)).toBeNull();
-    expect(comparisonFor(visitDocument(), benchFrame(), null)).toBeNull();
-    expect(comparisonFor(visitDocument(), { ...benchFrame(), referenceId: null }, ID.suspect)).toBeNull();
+    expect(comparisonFor(visitDocument(), benchFrame(), ID.suspect, null, wallPixels)!.difference.value).toBeLessThan(-5);
+    expect(comparisonFor(visitDocument(), benchFrame(), ID.sound, null, wallPixels)).toBeNull();
+    expect(comparisonFor(visitDocument(), benchFrame(), null, null, wallPixels)).toBeNull();
+    expect(comparisonFor(visitDocument(), { ...benchFrame(), referenceId: null }, ID.suspect, null, wallPixels)).toBeNull();
   });
 
   test('is not there when the settings leave nothing to read', () => {
     const document = visitDocument();
     const own = { ...NO_SETTINGS, level: 'region' as const, ownerId: ID.suspect, emissivity: 0.05, reflectedC: 60 };
     document.rows.settings.own = { id: 'own', version: 1, value: own };
-    expect(comparisonFor(document, benchFrame(document), ID.suspect)).toBeNull();
+    expect(comparisonFor(document, benchFrame(document), ID.suspect, null, wallPixels)).toBeNull();
+  });
+
+  test('another region of the frame, or of another frame, can be chosen instead', () => {
+    const document = visitDocument();
+    const far = { ...document.rows.region[ID.sound]!, id: 'far' };
+    document.rows.region.far = { ...far, value: { ...far.value, frameId: ID.other, name: 'far wall' } };
+    const across = comparisonFor(document, benchFrame(document), ID.suspect, 'far', wallPixels)!;
+    const within = comparisonFor(document, benchFrame(document), ID.suspect, null, wallPixels)!;
+    expect(across.acrossFrames).toBe(true);
+    expect(within.acrossFrames).toBe(false);
+    expect(across.difference.uncertainty.total).toBeGreaterThan(within.difference.uncertainty.total);
+    // The other frame is still on its way.
+    const loaded = (id: string) => (id === ID.frame ? wallPixels() : undefined);
+    expect(comparisonFor(document, benchFrame(document), ID.suspect, 'far', loaded)).toBeNull();
   });
 });

@@ -2,19 +2,27 @@
 
 import { useMemo } from 'react';
 import { CoreError } from '@core/errors';
-import { extremesOf } from '@core/frame/extremes';
+import { cautionsFor, type Caution } from '@core/frame/cautions';
+import { areaOf, lengthOf, type Metric } from '@core/frame/metric';
+import { maskOf, spansOfAll, type Span } from '@core/frame/region';
 import type { Reading } from '@core/frame/reading';
-import { radianceLine, throughLine, type RadianceLine } from '@core/radiometry/measurement';
-import { radiometricSettings } from '@core/radiometry/settings';
-import { temperatureHistogram } from '@core/scale/histogram';
+import type { RadianceLine } from '@core/radiometry/measurement';
+import { ownRange, type OwnRange } from '@core/scale/ownRange';
 import { orderedScale, type Scale } from '@core/scale/scale';
 import {
+  againstScaleFor,
   anchorFor,
   compareRegions,
+  conditionsOf,
+  leftOutOf,
+  lineFor,
   meaningsFor,
+  metricFor,
+  pixelsOf,
   readingOf,
   regionsOf,
   settingsFor,
+  shadeFor,
   steadyScaleFor,
   visitRow,
   type Comparison,
@@ -26,9 +34,14 @@ import type { Row } from '@core/visit/rows';
 
 export interface RegionReading {
   row: Row<'region'>;
-  /** Null with the reason when it cannot be read. */
+  /** Null with the reason when it cannot be read, or for what is not there to be read. */
   reading: Reading | null;
   problem: string | null;
+  cautions: Caution[];
+  /** Pixels of what lies beyond a mark. */
+  spans: Span[] | undefined;
+  /** Metres of a line or round an area, and square metres; null where nothing is known of sizes. */
+  size: { metres: number; squareMetres: number } | null;
 }
 
 /** Everything that follows from the document for one frame whose pixels are here. */
@@ -40,39 +53,54 @@ export interface BenchFrame {
   line: RadianceLine;
   anchor: ScaleAnchor;
   steady: Scale;
+  against: Scale;
   own: Scale;
+  /** What colours of the frame by itself leave out; null when somebody set their ends. */
+  ownRange: OwnRange | null;
   meanings: Meaning[];
+  metric: Metric | null;
+  leftOut: Span[];
+  /** 1 for each pixel that was left out; null for none. */
+  leftOutMask: Uint8Array | null;
   regions: RegionReading[];
   referenceId: string | null;
 }
 
-/** Colours that show a frame by itself leave out this share of the pixels at each end. */
-const TRIM = 0.004;
-const BINS = 400;
-
-/** The ends between which all but a few pixels of a frame lie, °C of the object. */
-export function ownRange(values: Float32Array, line: RadianceLine): { low: number; high: number } {
-  const extremes = extremesOf(values);
-  if (!extremes) return { low: 0, high: 1 };
-  const low = throughLine(extremes.min, line);
-  const high = throughLine(extremes.max, line);
-  if (!(high > low)) return { low: extremes.min - 0.5, high: extremes.max + 0.5 };
-  const counts = temperatureHistogram(values, line, low, high, BINS);
-  const least = TRIM * extremes.count;
-  const step = (high - low) / BINS;
-  let from = 0;
-  for (let seen = counts[0]!; seen < least && from < BINS - 1;) seen += counts[(from += 1)]!;
-  let to = BINS - 1;
-  for (let seen = counts[to]!; seen < least && to > from;) seen += counts[(to -= 1)]!;
-  return { low: low + from * step, high: low + (to + 1) * step };
+/** The range of a frame by itself, without what is left out by hand, hot objects and sky. */
+export function freshRange(document: VisitDocument, frameId: string, values: Float32Array): OwnRange {
+  const { width, height } = document.frameFacts[frameId]!;
+  const outside = document.rows.frame[frameId]!.value.side === 'outside';
+  const air = conditionsOf(document)?.value.outsideC ?? null;
+  const mask = maskOf(leftOutOf(document, frameId), width, height);
+  return ownRange(values, lineFor(document, frameId), mask, outside ? air : null);
 }
 
-function readSafely(document: VisitDocument, row: Row<'region'>, values: Float32Array): RegionReading {
+function readSafely(document: VisitDocument, row: Row<'region'>, values: Float32Array, metric: Metric | null): RegionReading {
+  const { frameId, shape, role } = row.value;
+  const size =
+    metric && shape.kind !== 'beyond' && shape.kind !== 'spot'
+      ? { metres: lengthOf(metric, shape), squareMetres: areaOf(metric, shape) }
+      : null;
+  const base = { row, size, cautions: [], spans: undefined };
+  if (role !== 'reading') return { ...base, reading: null, problem: null };
   try {
-    return { row, reading: readingOf(document, row.id, values), problem: null };
+    const reading = readingOf(document, row.id, values);
+    const settings = settingsFor(document, frameId, row.id);
+    const { width, height } = document.frameFacts[frameId]!;
+    const cautions = cautionsFor({
+      shape,
+      reading,
+      frame: { width, height },
+      leftOut: leftOutOf(document, frameId),
+      metric,
+      emissivity: settings.emissivity.value,
+      palm: settings.palm.value,
+    });
+    const spans = shape.kind === 'beyond' ? pixelsOf(document, row.id, values) : undefined;
+    return { ...base, reading, problem: null, cautions, spans };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
-    return { row, reading: null, problem: `${error.message} ${error.hint}` };
+    return { ...base, reading: null, problem: `${error.message} ${error.hint}` };
   }
 }
 
@@ -89,34 +117,57 @@ export function useBenchFrame(
   return useMemo(() => {
     if (!values || !row || !anchor) return null;
     const facts = document.frameFacts[row.id]!;
-    const line = radianceLine(facts.basis, radiometricSettings(settingsFor(document, row.id)));
-    const map = visitRow(document).value.span.colourMap;
-    const { low, high } = row.value.ownScale ?? ownRange(values, line);
-    const regions = regionsOf(document, row.id).map((region) => readSafely(document, region, values));
-    const referenceId = regions.find(({ row: region }) => region.id === row.value.referenceId)?.row.id ?? null;
+    if (values.length !== facts.width * facts.height) return null;
+    const metric = metricFor(document, row.id);
+    const shapes = leftOutOf(document, row.id);
+    const fresh = row.value.ownScale ? null : freshRange(document, row.id, values);
+    const { low, high } = row.value.ownScale ?? fresh!;
+    const regions = regionsOf(document, row.id).map((region) => readSafely(document, region, values, metric));
     return {
       id: row.id,
       facts,
       row,
       values,
-      line,
+      line: lineFor(document, row.id),
       anchor,
-      steady: steadyScaleFor(document, anchor),
-      own: orderedScale(low, high, map),
+      steady: steadyScaleFor(document, row.id, anchor),
+      against: againstScaleFor(document, row.id, anchor),
+      own: {
+        ...orderedScale(low, high, visitRow(document).value.span.colourMap),
+        shade: shadeFor(document, row.id, anchor),
+      },
+      ownRange: fresh,
       meanings: meaningsFor(document, row.id),
+      metric,
+      leftOut: spansOfAll(shapes, facts.width, facts.height),
+      leftOutMask: maskOf(shapes, facts.width, facts.height),
       regions,
-      referenceId,
+      referenceId: regions.find(({ row: region }) => region.id === row.value.referenceId)?.row.id ?? null,
     };
     // The anchor is made anew each time; its temperature is what matters.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [document, row, values, anchorCelsius]);
 }
 
-/** This region against the frame's reference; null when there is nothing to compare. */
-export function comparisonFor(document: VisitDocument, frame: BenchFrame, regionId: string | null): Comparison | null {
-  if (!regionId || !frame.referenceId || regionId === frame.referenceId) return null;
+/**
+ * This region against another: the one that was chosen for it, which may lie on another frame, or the frame's reference.
+ *
+ * @returns null when there is nothing to compare, or the other frame is still on its way
+ */
+export function comparisonFor(
+  document: VisitDocument,
+  frame: BenchFrame,
+  regionId: string | null,
+  againstId: string | null,
+  pixels: (id: string) => Float32Array | undefined,
+): Comparison | null {
+  const that = document.rows.region[againstId ?? '']?.id ?? frame.referenceId;
+  const one = frame.regions.find(({ row }) => row.id === regionId);
+  if (!one || !that || that === regionId || one.row.value.role !== 'reading') return null;
+  const otherValues = pixels(document.rows.region[that]!.value.frameId);
+  if (!otherValues) return null;
   try {
-    return compareRegions(document, regionId, frame.referenceId, frame.values);
+    return compareRegions(document, one.row.id, that, frame.values, otherValues);
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;

@@ -9,7 +9,7 @@ import { readLogger } from '@core/round/readLogger';
 import { logEntrySchema, type LogEntry, type LogValue } from '@core/round/rows';
 import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
-import { framesOf, siteOf, visitRow } from '@core/visit/derive';
+import { takenAtOf, framesOf, siteOf, visitRow } from '@core/visit/derive';
 import { rowIdFrom } from '@core/visit/rowId';
 import type { Row } from '@core/visit/rows';
 import { DataTable } from '@ui/table/DataTable';
@@ -67,7 +67,7 @@ export function AirLog() {
         throw new CoreError('too_large', 'The file is larger than 8 MB.', {}, 'Export the hours of the visit only.');
       const hours = visitHours(
         visitRow(document).value.startedAt,
-        framesOf(document).map(({ id }) => Date.parse(document.frameFacts[id]!.takenAt)),
+        framesOf(document).map(({ id }) => Date.parse(takenAtOf(document, id))),
       );
       const { entries, outside } = readLogger(await file.text(), { timeZone: site.timeZone, ...hours });
       edit(`Logger: ${file.name}`, [

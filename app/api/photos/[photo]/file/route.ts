@@ -1,12 +1,22 @@
 import { database } from '@data/connection';
 import { getBlob } from '@data/queries/blobs';
 import { photoFile } from '@data/queries/files';
-import { handle, immutable, requireId } from '../../../handle';
+import { uprightPhoto } from '@server/picture';
+import { attachment, handle, immutable, requireId } from '../../../handle';
 
-/** The photo as it came. The type is what its content was found to be on import, and browsers may not guess another. */
+/** A photo as it is shown, turned as people said; with `original` in the query the file as it came. */
 export async function GET(request: Request, context: { params: Promise<{ photo: string }> }): Promise<Response> {
   return handle(request, async () => {
-    const { fileSha, mediaType } = await photoFile(database(), requireId((await context.params).photo));
-    return immutable(await getBlob(database(), fileSha), mediaType, fileSha, request);
+    const { fileSha, mediaType, fileName, quarters, mirrored } = await photoFile(
+      database(),
+      requireId((await context.params).photo),
+    );
+    const bytes = await getBlob(database(), fileSha);
+    if (new URL(request.url).searchParams.has('original')) {
+      return immutable(bytes, mediaType, fileSha, request, attachment(fileName));
+    }
+    if (quarters === 0 && !mirrored) return immutable(bytes, mediaType, fileSha, request);
+    const turned = await uprightPhoto(bytes, { quarters, mirrored }).toBuffer();
+    return immutable(turned, mediaType, `${fileSha}-${quarters}${mirrored ? 'm' : ''}`, request);
   });
 }

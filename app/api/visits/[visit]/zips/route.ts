@@ -1,0 +1,46 @@
+import { CoreError } from '@core/errors';
+import { MAX_ZIP_BYTES } from '@core/visit/limits';
+import { database } from '@data/connection';
+import { requireVisit } from '@data/queries/files';
+import { importZip, type ZipLine } from '@server/importZip';
+import { fileQuerySchema, placeOf } from '../../../fileQuery';
+import { handle, requireId } from '../../../handle';
+import { bodyToDisk, requireQuery } from '../../../readBody';
+
+/** Takes a ZIP of files: its bytes go to the disk first, then its files are told of one by one, a line of JSON each. */
+export async function POST(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
+  return handle(request, async () => {
+    const visitId = requireId((await context.params).visit);
+    const { name: _name, taken: _taken, ...place } = requireQuery(request, fileQuerySchema);
+    await requireVisit(database(), visitId);
+    const zipFile = await bodyToDisk(request, MAX_ZIP_BYTES, 'a ZIP');
+    const abort = new AbortController();
+    request.signal.addEventListener('abort', () => abort.abort());
+    const lines = importZip(database(), visitId, zipFile, placeOf(place), abort.signal);
+    // The first line comes, or a refusal of the whole ZIP, before anything is answered.
+    const first = await lines.next();
+    const text = (line: ZipLine) => new TextEncoder().encode(`${JSON.stringify(line)}\n`);
+    const body = new ReadableStream<Uint8Array>({
+      start(controller) {
+        if (!first.done) controller.enqueue(text(first.value));
+      },
+      async pull(controller) {
+        try {
+          const { done, value } = await lines.next();
+          if (done) controller.close();
+          else controller.enqueue(text(value));
+        } catch (error) {
+          if (!(error instanceof CoreError)) console.error(error);
+          controller.error(error);
+        }
+      },
+      async cancel() {
+        abort.abort();
+        await lines.return(undefined);
+      },
+    });
+    return new Response(body, {
+      headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store' },
+    });
+  });
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import { Button } from 'antd';
+import type { MatchedPoint } from '@core/frame/alignment';
+import type { Scale } from '@core/scale/scale';
+import type { Row } from '@core/visit/rows';
+import type { PointMark } from '@ui/picture/Marks';
+import { useUnits } from '@ui/units/UnitProvider';
+import { Captions } from './Captions';
+import { ChartPanel } from './ChartPanel';
+import { ColoursMenu } from './ColoursMenu';
+import { lengthWords } from './lengthWords';
+import { MatchBar } from './MatchBar';
+import { PhotoBeside } from './PhotoBeside';
+import { PhotoOver } from './PhotoOver';
+import { PictureStage } from './PictureStage';
+import { ScaleRibbon } from './ScaleRibbon';
+import { SequenceBar } from './SequenceBar';
+import { useOutOfLine } from './useOutOfLine';
+import type { BenchFrame } from './useBenchFrame';
+import type { RegionEdits } from './useRegions';
+import type { View, ViewAction } from './view';
+import styles from './Bench.module.css';
+
+interface Props {
+  frame: BenchFrame;
+  scale: Scale;
+  view: View;
+  dispatch(action: ViewAction): void;
+  photo: Row<'photo'> | null;
+  regions: RegionEdits;
+  probes: PointMark[];
+  fixed: boolean;
+  onScale(scale: Scale): void;
+  onFit(): void;
+  onShow(id: string): void;
+}
+
+/** The picture with its scale on the left, its photo beside or over it, and what its colours mean beneath. */
+export function BenchPicture(props: Props) {
+  const { frame, scale, view, dispatch, photo, regions, probes, fixed, onScale, onFit, onShow } = props;
+  const units = useUnits();
+  const off = useOutOfLine(frame, photo, view.photo !== 'off' && view.matching === null);
+  const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
+  const beside = photo !== null && (view.photo === 'beside' || view.matching !== null);
+
+  /** The place that was clicked goes to the point that still lacks one of that picture, or to a new one. */
+  const place = (of: keyof MatchedPoint, at: [number, number]) => {
+    if (!view.matching) return;
+    const points = [...view.matching];
+    const open = points.findIndex((point) => !point[of]);
+    if (open >= 0) points[open] = { ...points[open], [of]: at };
+    else if (points.length < 3) points.push({ [of]: at });
+    dispatch({ kind: 'match', points });
+  };
+
+  return (
+    <>
+      <div className={styles.ribbon}>
+        <ScaleRibbon
+          frame={frame}
+          scale={scale}
+          mode={view.colours}
+          fixed={fixed}
+          onDraft={(next) => dispatch({ kind: 'draft', scale: next })}
+          onCommit={onScale}
+          onFit={onFit}
+        />
+        <ColoursMenu key={frame.id} frame={frame} onDraw={(shape) => regions.draw(shape)} />
+      </div>
+      <div className={styles.picture} data-photo={beside}>
+        <PictureStage
+          key={frame.id}
+          frame={frame}
+          scale={scale}
+          view={view}
+          dispatch={dispatch}
+          onDraw={(shape) =>
+            regions.draw(shape, view.tool === 'length' ? 'length' : view.tool === 'leaveOut' ? 'leftOut' : 'reading')
+          }
+          onReshape={(id, shape, label) => regions.change(id, { shape }, label)}
+          onPlace={({ x, y }) => place('frame', [(x + 0.5) / frame.facts.width, (y + 0.5) / frame.facts.width])}
+          probes={probes}
+          label={pictureWords(frame, units.temperature)}
+          over={
+            photo && view.photo === 'over'
+              ? (placement) => <PhotoOver frame={frame} photo={photo} placement={placement} mix={view.mix} />
+              : undefined
+          }
+        />
+        {beside && <PhotoBeside frame={frame} photo={photo} view={view} onPlace={(at) => place('photo', at)} />}
+        <SequenceBar frame={frame.row} onShow={onShow} />
+        {view.matching && photo ? (
+          <MatchBar frame={frame} photo={photo} view={view} dispatch={dispatch} />
+        ) : off ? (
+          <p className={styles.caption} role="status">
+            The photo seems to lie {shiftWords(off, frame)} beside the frame.{' '}
+            <Button size="small" type="link" onClick={() => dispatch({ kind: 'match', points: [] })}>
+              Bring both in line
+            </Button>
+          </p>
+        ) : (
+          <Captions frame={frame} scale={scale} colours={view.colours} />
+        )}
+        {view.chart !== 'off' && selected?.reading && (
+          <ChartPanel frame={frame} region={selected} chart={view.chart} dispatch={dispatch} />
+        )}
+      </div>
+    </>
+  );
+}
+
+function shiftWords({ x, y }: { x: number; y: number }, { facts, metric }: BenchFrame): string {
+  const pixels = Math.hypot(x, y) * facts.width;
+  return metric && metric.kind !== 'plane' ? lengthWords(pixels * metric.metresPerPixel) : `${pixels.toFixed(0)} pixels`;
+}
+
+/** The picture in words, for those who do not see it. */
+function pictureWords(frame: BenchFrame, temperature: (celsius: number) => string): string {
+  const regions = frame.regions.map(
+    ({ row, reading }) => `${row.value.name} ${reading ? temperature(reading.statistics.mean) : 'no reading'}`,
+  );
+  return `${frame.row.value.name}: ${frame.facts.width} by ${frame.facts.height} pixels. ${regions.join(', ') || 'No regions yet'}.`;
+}

@@ -1,0 +1,197 @@
+'use client';
+
+import { AreaChartOutlined, DeleteOutlined, ForwardOutlined, RedoOutlined } from '@ant-design/icons';
+import { Button, Input, InputNumber, Tooltip } from 'antd';
+import { useState } from 'react';
+import type { Shape } from '@core/frame/region';
+import { turnedShape } from '@core/frame/reshape';
+import { nameSchema } from '@core/visit/fields';
+import type { Row } from '@core/visit/rows';
+import { useUnits } from '@ui/units/UnitProvider';
+import { KnownSize } from './KnownSize';
+import { areaWords, lengthWords } from './lengthWords';
+import { UncertaintyParts } from './UncertaintyParts';
+import type { BenchFrame, RegionReading } from './useBenchFrame';
+import type { RegionEdits } from './useRegions';
+import styles from './Ledger.module.css';
+
+const SIGNS: Record<Shape['kind'], string> = { spot: '+', box: '▭', ellipse: '◯', line: '╱', poly: '⬠', beyond: '◪' };
+
+interface Props {
+  frame: BenchFrame;
+  region: RegionReading;
+  reference: boolean;
+  selected: boolean;
+  regions: RegionEdits;
+  /** The frame that a copy would go to. */
+  next: Row<'frame'> | null;
+  onSelect(regionId: string | null): void;
+  onChart(): void;
+}
+
+/** One region with its number; chosen, with all that is known of it and can be done to it. */
+export function RegionLine({ frame, region, reference, selected, regions, next, onSelect, onChart }: Props) {
+  const units = useUnits();
+  const { row, reading, problem, size } = region;
+  const { role, shape } = row.value;
+  const sign = reference ? '◆' : role === 'leftOut' ? '▨' : role === 'length' ? '↔' : SIGNS[shape.kind];
+  return (
+    <li className={styles.region} data-selected={selected} data-reference={reference}>
+      <button type="button" className={styles.line} aria-pressed={selected} onClick={() => onSelect(selected ? null : row.id)}>
+        <span aria-hidden="true" className={styles.sign}>
+          {sign}
+        </span>
+        <span className={styles.name}>
+          {row.value.name} {reference && <small>reference</small>}
+          {region.cautions.length > 0 && (
+            <small className={styles.caution} title={region.cautions.map(({ words }) => words).join(' ')}>
+              caution
+            </small>
+          )}
+        </span>
+        {reading ? (
+          <>
+            <b>{units.temperature(reading.statistics.mean)}</b>
+            <em>{units.plusMinus(reading.uncertainty.total)}</em>
+          </>
+        ) : role === 'length' ? (
+          <b>{size ? lengthWords(size.metres) : 'no scale yet'}</b>
+        ) : role === 'leftOut' ? (
+          <b className={styles.none}>left out</b>
+        ) : (
+          <b className={styles.none}>no reading</b>
+        )}
+      </button>
+      {problem && (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      )}
+      {selected && (
+        <div className={styles.details}>
+          {reading && <Statistics region={region} />}
+          {region.cautions.map(({ code, words }) => (
+            <p key={code} className={styles.problem} role="note">
+              {words}
+            </p>
+          ))}
+          <NameField
+            key={row.value.name}
+            name={row.value.name}
+            onRename={(name) => regions.change(row.id, { name }, 'Region renamed')}
+          />
+          {shape.kind === 'beyond' && (
+            <MarkField
+              key={shape.markC}
+              markC={shape.markC}
+              onMark={(markC) => regions.change(row.id, { shape: { ...shape, markC } }, 'Mark moved')}
+            />
+          )}
+          <KnownSize frame={frame} region={row} />
+          <div className={styles.acts}>
+            {role === 'reading' && (
+              <>
+                <Button size="small" disabled={reference} onClick={() => regions.markReference(row.id)}>
+                  Mark as reference
+                </Button>
+                <Tooltip title="Histogram and profile (C)">
+                  <Button size="small" icon={<AreaChartOutlined />} aria-label={`Chart of ${row.value.name}`} onClick={onChart} />
+                </Tooltip>
+              </>
+            )}
+            {shape.kind !== 'spot' && shape.kind !== 'beyond' && (
+              <Tooltip title="Turn by 15° (comma and point turn by a degree)">
+                <Button
+                  size="small"
+                  icon={<RedoOutlined />}
+                  aria-label={`Turn ${row.value.name}`}
+                  onClick={() => regions.reshape(row.id, (one) => turnedShape(one, 15), 'Region turned')}
+                />
+              </Tooltip>
+            )}
+            {next && (
+              <Tooltip title={`Copy to the next frame, ${next.value.name}`}>
+                <Button
+                  size="small"
+                  icon={<ForwardOutlined />}
+                  aria-label={`Copy ${row.value.name} to the next frame`}
+                  onClick={() => regions.copyTo(row.id, next)}
+                />
+              </Tooltip>
+            )}
+            <Tooltip title="Remove this region (Delete)">
+              <Button
+                size="small"
+                type="text"
+                icon={<DeleteOutlined />}
+                aria-label={`Remove ${row.value.name}`}
+                onClick={() => regions.remove(row.id)}
+              />
+            </Tooltip>
+          </div>
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Statistics({ region }: { region: RegionReading }) {
+  const units = useUnits();
+  const { statistics, uncertainty } = region.reading!;
+  return (
+    <>
+      <p className={styles.quiet}>
+        {statistics.count} px · {units.bareTemperature(statistics.min)} … {units.temperature(statistics.max)} · median{' '}
+        {units.bareTemperature(statistics.median)}
+        {statistics.std !== null && ` · spread ${units.difference(statistics.std)}`}
+        {region.size && ` · ${lengthWords(region.size.metres)}`}
+        {region.size && region.size.squareMetres > 0 && ` round, ${areaWords(region.size.squareMetres)}`}
+      </p>
+      <UncertaintyParts uncertainty={uncertainty} of={region.row.value.name} />
+    </>
+  );
+}
+
+const regionName = nameSchema(80);
+
+function NameField({ name, onRename }: { name: string; onRename(name: string): void }) {
+  const [typed, setTyped] = useState(name);
+  const checked = regionName.safeParse(typed);
+  const keep = () => {
+    if (checked.success) onRename(checked.data);
+    else setTyped(name);
+  };
+  return (
+    <label className={styles.nameField}>
+      <span>Name</span>
+      <Input
+        size="small"
+        value={typed}
+        status={checked.success ? '' : 'error'}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={keep}
+        onPressEnter={(event) => event.currentTarget.blur()}
+      />
+      {!checked.success && <em role="alert">The name {checked.error.issues[0]!.message}.</em>}
+    </label>
+  );
+}
+
+function MarkField({ markC, onMark }: { markC: number; onMark(markC: number): void }) {
+  const units = useUnits();
+  const [typed, setTyped] = useState<number | null>(units.toField(markC));
+  return (
+    <label className={styles.nameField}>
+      <span>Mark</span>
+      <InputNumber
+        size="small"
+        value={typed}
+        step={0.5}
+        suffix={`°${units.unit}`}
+        onChange={setTyped}
+        onBlur={() => typed !== null && onMark(Math.max(-150, Math.min(2000, units.fromField(typed))))}
+        onPressEnter={(event) => (event.target as HTMLElement).blur()}
+      />
+    </label>
+  );
+}

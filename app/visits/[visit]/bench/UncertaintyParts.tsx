@@ -1,0 +1,42 @@
+'use client';
+
+import { UNCERTAINTY_PARTS, type Uncertainty } from '@core/radiometry/uncertainty';
+import { useUnits } from '@ui/units/UnitProvider';
+import styles from './UncertaintyParts.module.css';
+
+const WORDS: Record<(typeof UNCERTAINTY_PARTS)[number], string> = {
+  noise: 'noise of the pixels',
+  uniformity: 'unevenness over the picture',
+  emissivity: 'emissivity',
+  reflected: 'reflected temperature',
+  path: 'air on the way',
+  calibration: 'calibration of the camera',
+  repeatability: 'from one frame to the next',
+};
+
+/** Parts below this share of the whole change nothing. */
+const WORTH_SHOWING = 0.02;
+
+/** What a ± is made of, largest first; parts add up as squares. */
+export function UncertaintyParts({ uncertainty, of }: { uncertainty: Uncertainty; of: string }) {
+  const units = useUnits();
+  const parts = UNCERTAINTY_PARTS.map((name) => ({ name, part: uncertainty[name] }))
+    .filter(({ part }) => part >= WORTH_SHOWING * uncertainty.total && part > 0)
+    .sort((a, b) => b.part - a.part);
+  return (
+    <details className={styles.parts}>
+      <summary aria-label={`What the uncertainty of ${of} is made of`}>
+        {units.plusMinus(uncertainty.total)} {units.differenceUnit}: made of
+      </summary>
+      <ul>
+        {parts.map(({ name, part }) => (
+          <li key={name}>
+            <span>{WORDS[name]}</span>
+            <b>{units.plusMinus(part)}</b>
+            <i style={{ width: `${(100 * part) / uncertainty.total}%` }} aria-hidden="true" />
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

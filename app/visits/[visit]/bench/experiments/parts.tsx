@@ -1,0 +1,177 @@
+'use client';
+
+import { Select } from 'antd';
+import { useMemo } from 'react';
+import { v7 as newId } from 'uuid';
+import { CoreError } from '@core/errors';
+import { regionSpans } from '@core/frame/reading';
+import { regionStatistics } from '@core/frame/statistics';
+import type { Outcome, SeenMean, Surroundings } from '@core/radiometry/experiments';
+import { AS_SEEN } from '@core/radiometry/radiometricSettings';
+import { correctValues, radianceLine } from '@core/radiometry/measurement';
+import { NO_SETTINGS, type Level, type Settings } from '@core/radiometry/settings';
+import { DEFAULT_UNCERTAINTY } from '@core/radiometry/uncertainty';
+import { measuredFrame, settingsFor, settingsRow, siteOf, takenAtOf } from '@core/visit/derive';
+import { localTime } from '@core/units/localTime';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import type { BenchFrame } from '../useBenchFrame';
+import dialog from '../Dialogs.module.css';
+
+export interface ExperimentProps {
+  frame: BenchFrame;
+  onDone(): void;
+}
+
+/** Regions of the frame that can be read, to choose from. */
+export function RegionSelect({
+  frame,
+  label,
+  value,
+  onChange,
+}: {
+  frame: BenchFrame;
+  label: string;
+  value: string | null;
+  onChange(regionId: string): void;
+}) {
+  const options = frame.regions.filter(({ reading }) => reading).map(({ row }) => ({ value: row.id, label: row.value.name }));
+  return (
+    <>
+      <span id={`of ${label}`}>{label}</span>
+      <Select
+        aria-labelledby={`of ${label}`}
+        value={value}
+        placeholder={options.length === 0 ? 'Draw a region on it first' : 'Choose its region'}
+        onChange={onChange}
+        options={options}
+      />
+    </>
+  );
+}
+
+/** The mean of a region as the camera saw it: emissivity 1, no air on the way. Null while there is none. */
+export function useSeen(frame: BenchFrame, regionId: string | null): SeenMean | null {
+  const { document } = useVisit();
+  return useMemo(() => {
+    const region = frame.regions.find(({ row }) => row.id === regionId)?.row.value;
+    if (!region) return null;
+    const measured = measuredFrame(document, frame.id, frame.values);
+    const line = radianceLine(measured.basis, AS_SEEN);
+    const statistics = regionStatistics(frame.values, frame.facts.width, regionSpans(measured, region, line), (gathered) =>
+      correctValues(gathered, line, gathered),
+    );
+    return statistics && { apparent: statistics.mean, std: statistics.std, noise: frame.facts.noiseK, count: statistics.count };
+  }, [document, frame, regionId]);
+}
+
+/** What a surface of the frame is surrounded by, as its settings have it. */
+export function useSurroundings(frame: BenchFrame): Surroundings {
+  const { document } = useVisit();
+  const { reflectedC, airC, transmittance } = settingsFor(document, frame.id);
+  return {
+    reflected: reflectedC.value,
+    reflectedU: reflectedC.u ?? DEFAULT_UNCERTAINTY.reflected,
+    air: airC.value,
+    transmittance: transmittance.value,
+  };
+}
+
+/** Runs an experiment; a refusal is its answer as well. */
+export function tried(run: () => Outcome | null): { outcome: Outcome | null; problem: string | null } {
+  try {
+    return { outcome: run(), problem: null };
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return { outcome: null, problem: `${error.message} ${error.hint}` };
+  }
+}
+
+/** What came out, with its ± and what to mind. */
+export function OutcomeView({
+  outcome,
+  problem,
+  words,
+}: {
+  outcome: Outcome | null;
+  problem: string | null;
+  words(outcome: Outcome): string;
+}) {
+  if (problem) {
+    return (
+      <p role="alert" className={dialog.warning}>
+        {problem}
+      </p>
+    );
+  }
+  if (!outcome) return null;
+  return (
+    <div className={dialog.result} role="status">
+      <b>{words(outcome)}</b>
+      {outcome.warnings.map(({ code, words: why }) => (
+        <p key={code} className={dialog.warning}>
+          {why}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+export function useWords() {
+  const units = useUnits();
+  return {
+    emissivity: ({ value, uncertainty }: Outcome) => `Emissivity ${value.toFixed(2)} ± ${(2 * uncertainty).toFixed(2)}`,
+    reflected: ({ value, uncertainty }: Outcome) => `Reflected ${units.temperature(value)} ${units.plusMinus(uncertainty)}`,
+  };
+}
+
+/** Where a result belongs: levels that the frame has. */
+export function LevelSelect({
+  frame,
+  regionId,
+  value,
+  onChange,
+}: {
+  frame: BenchFrame;
+  /** The region that it may belong to; null for none. */
+  regionId: string | null;
+  value: Level;
+  onChange(level: Level): void;
+}) {
+  const { document } = useVisit();
+  const { surfaceId } = frame.row.value;
+  const surface = document.rows.surface[surfaceId ?? '']?.value.name;
+  const region = document.rows.region[regionId ?? '']?.value.name;
+  return (
+    <>
+      <span id="belongs-to">It holds for</span>
+      <Select<Level>
+        aria-labelledby="belongs-to"
+        value={value}
+        onChange={onChange}
+        options={[
+          ...(region ? [{ value: 'region' as const, label: `the region “${region}”` }] : []),
+          { value: 'frame', label: 'this frame' },
+          ...(surface ? [{ value: 'surface' as const, label: `the surface “${surface}”` }] : []),
+          { value: 'visit', label: 'the whole visit' },
+        ]}
+      />
+    </>
+  );
+}
+
+/** Stores what was found at a level; one step of undo. */
+export function useKeep(frame: BenchFrame) {
+  const { document, edit } = useVisit();
+  const time = localTime(takenAtOf(document, frame.id), siteOf(document).timeZone);
+  return {
+    time,
+    keep(level: Level, regionId: string | null, found: Partial<Settings>, label: string) {
+      const owner = { visit: document.visitId, surface: frame.row.value.surfaceId, frame: frame.id, region: regionId }[level];
+      if (!owner) return;
+      const row = settingsRow(document, owner);
+      const before = row?.value ?? { ...NO_SETTINGS, level, ownerId: owner };
+      edit(label, [{ entity: 'settings', rowId: row?.id ?? newId(), value: { ...before, ...found } }]);
+    },
+  };
+}

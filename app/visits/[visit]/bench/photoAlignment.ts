@@ -1,0 +1,31 @@
+import { alignmentAt, plainAlignment, type Alignment } from '@core/frame/alignment';
+import { cameraOfFrame, photosOf, settingsFor } from '@core/visit/derive';
+import type { VisitDocument } from '@core/visit/document';
+import type { Row } from '@core/visit/rows';
+
+/** The photo that lies over a frame: the one of the whole view first. */
+export function photoOf(document: VisitDocument, frameId: string): Row<'photo'> | null {
+  const own = photosOf(document).filter(({ value }) => value.frameId === frameId && !value.evidence);
+  return own.find(({ value }) => value.role === 'view') ?? own[0] ?? null;
+}
+
+export interface PhotoPlace {
+  alignment: Alignment;
+  /** Where it comes from: matched on this pair, the camera at this distance, or nothing better than middle on middle. */
+  source: 'pair' | 'camera' | 'plain';
+}
+
+/** How a photo lies over its frame. */
+export function placeOfPhoto(document: VisitDocument, frameId: string, photo: Row<'photo'>): PhotoPlace {
+  if (photo.value.alignment) return { alignment: photo.value.alignment, source: 'pair' };
+  const stored = alignmentAt(cameraOfFrame(document, frameId)?.alignments ?? [], settingsFor(document, frameId).distanceM.value);
+  if (stored) return { alignment: stored, source: 'camera' };
+  const { width, height } = document.frameFacts[frameId]!;
+  return { alignment: plainAlignment({ width, height }, document.photoFacts[photo.id]!), source: 'plain' };
+}
+
+/** The photo's own URL; another one after each turn, because browsers keep what they fetched. */
+export function photoUrl(photo: Row<'photo'>): string {
+  const { quarters, mirrored } = photo.value;
+  return `/api/photos/${photo.id}/file?turn=${quarters}${mirrored ? 'm' : ''}`;
+}

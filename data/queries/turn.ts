@@ -1,0 +1,98 @@
+import { eq } from 'drizzle-orm';
+import { CoreError } from '@core/errors';
+import { thumbnailOf } from '@core/frame/thumbnail';
+import type { Measure } from '@core/frame/metric';
+import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/frame/reshape';
+import type { Database } from '../connection';
+import { frame, photo, probe, region } from '../schema';
+import { getBlob, putBlob } from './blobs';
+
+/** Longest side of a thumbnail, pixels. */
+const THUMB_PIXELS = 96;
+
+function floats(bytes: Buffer): Float32Array {
+  return new Float32Array(new Uint8Array(bytes).buffer);
+}
+
+function bytesOf(values: Float32Array): Uint8Array {
+  return new Uint8Array(values.buffer, values.byteOffset, values.byteLength);
+}
+
+/**
+ * Turns or mirrors a frame with all that lies on it (regions, probes, known sizes) and its photos. The file stays as it
+ * came; turning back brings back every pixel.
+ *
+ * @throws CoreError `not_found`
+ */
+export async function turnFrame(db: Database, id: string, turn: Turn): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [found] = await tx.select().from(frame).where(eq(frame.id, id)).for('update');
+    if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
+    const { width, height } = found;
+    const turned = turnedPixels(floats(await getBlob(tx, found.pixelsSha)), width, height, turn);
+    const thumb = thumbnailOf(turned, THUMB_PIXELS);
+    await tx
+      .update(frame)
+      .set({
+        width: turned.width,
+        height: turned.height,
+        pixelsSha: await putBlob(tx, bytesOf(turned.values)),
+        thumbSha: await putBlob(tx, bytesOf(thumb.values)),
+        thumbWidth: thumb.width,
+        thumbHeight: thumb.height,
+        measure: measureAfterTurn(found.measure, width, height, turn),
+        version: found.version + 1,
+      })
+      .where(eq(frame.id, id));
+    for (const row of await tx.select().from(region).where(eq(region.frameId, id)).for('update')) {
+      await tx
+        .update(region)
+        .set({ shape: shapeAfterTurn(row.shape, width, height, turn), version: row.version + 1 })
+        .where(eq(region.id, row.id));
+    }
+    for (const row of await tx.select().from(probe).where(eq(probe.frameId, id)).for('update')) {
+      const [x, y] = turnedPoint(row.x, row.y, width, height, turn);
+      await tx
+        .update(probe)
+        .set({ x, y, version: row.version + 1 })
+        .where(eq(probe.id, row.id));
+    }
+    for (const row of await tx.select().from(photo).where(eq(photo.frameId, id)).for('update')) {
+      await tx
+        .update(photo)
+        .set({ ...photoAfterTurn(row, turn), alignment: null, version: row.version + 1 })
+        .where(eq(photo.id, row.id));
+    }
+  });
+}
+
+function measureAfterTurn(measure: Measure | null, width: number, height: number, turn: Turn): Measure | null {
+  if (!measure) return null;
+  const to = ([x, y]: readonly [number, number]) => turnedPoint(x, y, width, height, turn);
+  if (measure.kind === 'length') return { ...measure, from: to(measure.from), to: to(measure.to) };
+  const [a, b, c, d] = measure.corners.map(to) as [[number, number], [number, number], [number, number], [number, number]];
+  const sides = { widthM: measure.widthM, heightM: measure.heightM };
+  const across = { widthM: measure.heightM, heightM: measure.widthM };
+  // Corners go on from the upper left, as they are seen now.
+  switch (turn) {
+    case 'left':
+      return { kind: 'plane', corners: [b, c, d, a], ...across };
+    case 'right':
+      return { kind: 'plane', corners: [d, a, b, c], ...across };
+    case 'half':
+      return { kind: 'plane', corners: [c, d, a, b], ...sides };
+    case 'mirror':
+      return { kind: 'plane', corners: [b, a, d, c], ...sides };
+  }
+}
+
+/** Turns add up; after a mirroring they go the other way round. */
+function photoAfterTurn(
+  { quarters, mirrored, width, height }: { quarters: number; mirrored: boolean; width: number; height: number },
+  turn: Turn,
+) {
+  if (turn === 'mirror') return { quarters, mirrored: !mirrored, width, height };
+  const by = { left: 3, right: 1, half: 2 }[turn] * (mirrored ? -1 : 1);
+  const sides = turn === 'half' ? { width, height } : { width: height, height: width };
+  return { quarters: (quarters + by + 4) % 4, mirrored, ...sides };
+}

@@ -1,0 +1,62 @@
+import { correctValues } from '@core/radiometry/measurement';
+import { spansOfAll } from '@core/frame/region';
+import { ownRange } from '@core/scale/ownRange';
+import { orderedScale } from '@core/scale/scale';
+import { anchorFor, leftOutOf, lineFor, steadyScaleFor, visitRow } from '@core/visit/derive';
+import type { Database } from '@data/connection';
+import { getBlob } from '@data/queries/blobs';
+import { loadVisitDocument } from '@data/queries/document';
+import { frameShas, visitOfFrame } from '@data/queries/files';
+import { encodeFrame, FRAME_FORMATS, type FrameFormat } from './encodeFrame';
+import { picturePng } from './picture';
+
+export interface ExportedFrame {
+  bytes: Uint8Array;
+  mediaType: string;
+  fileName: string;
+}
+
+/**
+ * A frame as a file: its temperatures under its settings, or the picture with its scale as the bench shows it.
+ *
+ * @param colours - of the picture: the visit's steady ones, or those of the frame alone
+ * @throws CoreError `not_found`, and what the writers throw
+ */
+export async function exportFrame(
+  db: Database,
+  frameId: string,
+  format: FrameFormat | 'picture',
+  colours: 'steady' | 'frame',
+): Promise<ExportedFrame> {
+  const document = await loadVisitDocument(db, await visitOfFrame(db, frameId));
+  const { width, height } = document.frameFacts[frameId]!;
+  const row = document.rows.frame[frameId]!.value;
+  const pixels = async (id: string) =>
+    new Float32Array(new Uint8Array(await getBlob(db, (await frameShas(db, id)).pixelsSha)).buffer);
+  const values = await pixels(frameId);
+  const line = lineFor(document, frameId);
+  if (format !== 'picture') {
+    const corrected = new Float32Array(values.length);
+    correctValues(values, line, corrected);
+    const content = encodeFrame({ width, height, values: corrected }, format);
+    const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
+    return { bytes, mediaType: FRAME_FORMATS[format], fileName: `${row.name}.${format}` };
+  }
+  const known = new Map([[frameId, values]]);
+  const { referenceInsideId, referenceOutsideId } = visitRow(document).value;
+  for (const id of [row.referenceId, referenceInsideId, referenceOutsideId]) {
+    const of = document.rows.region[id ?? '']?.value.frameId;
+    if (of && !known.has(of)) known.set(of, await pixels(of));
+  }
+  const own = row.ownScale ?? ownRange(values, line);
+  const scale =
+    colours === 'frame'
+      ? orderedScale(own.low, own.high, visitRow(document).value.span.colourMap)
+      : steadyScaleFor(
+          document,
+          frameId,
+          anchorFor(document, frameId, (id) => known.get(id))!,
+        );
+  const png = await picturePng({ width, height, values }, line, scale, spansOfAll(leftOutOf(document, frameId), width, height));
+  return { bytes: png, mediaType: 'image/png', fileName: `${row.name} picture.png` };
+}

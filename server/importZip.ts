@@ -1,0 +1,155 @@
+import { rm } from 'node:fs/promises';
+import { Readable } from 'node:stream';
+import * as yauzl from 'yauzl';
+import { CoreError, type CoreErrorData } from '@core/errors';
+import { MAX_FILE_BYTES } from '@core/visit/limits';
+import type { Database } from '@data/connection';
+import { importFile, type ImportOutcome, type IncomingFile } from './importFile';
+
+/** What became of one file of a ZIP, or that it was refused. */
+export type ZipLine = { total: number } | ({ fileName: string } & ImportOutcome) | { fileName: string; error: CoreErrorData };
+
+/** A card has hundreds; a ZIP of this many files means harm. */
+const MAX_ENTRIES = 5000;
+/** What all files of a ZIP may become together. */
+const MAX_TOTAL_BYTES = 6 * 1024 * 1024 * 1024;
+
+/** Files that systems leave behind and nobody put there. */
+const LEFT_BEHIND = /(^|\/)(__MACOSX\/|\.DS_Store$|Thumbs\.db$|desktop\.ini$|\._)/i;
+
+/**
+ * Takes the files of a ZIP into a visit, one after the other, as if they had been dropped. Names are only names: nothing is
+ * ever written under them. What each file becomes is counted while it is expanded, so that a bomb ends at the limit.
+ *
+ * @param zipFile - path of the uploaded ZIP; removed at the end
+ * @param place - where its files belong
+ * @returns first the number of files, then a line for each as it comes
+ * @throws CoreError `malformed` when it is no whole ZIP, `too_large` for too many files
+ */
+export async function* importZip(
+  db: Database,
+  visitId: string,
+  zipFile: string,
+  place: Omit<IncomingFile, 'fileName' | 'takenAt' | 'bytes'>,
+  signal: AbortSignal,
+): AsyncGenerator<ZipLine> {
+  const zip = await open(zipFile);
+  try {
+    if (zip.entryCount > MAX_ENTRIES) {
+      throw new CoreError(
+        'too_large',
+        `The ZIP holds ${zip.entryCount} files; at most ${MAX_ENTRIES} are taken at once.`,
+        { range: `up to ${MAX_ENTRIES} files` },
+        'Add them in smaller parts.',
+      );
+    }
+    const entries = await entriesOf(zip);
+    yield { total: entries.length };
+    let left = MAX_TOTAL_BYTES;
+    for (const entry of entries) {
+      if (signal.aborted) return;
+      const fileName = nameOf(entry);
+      try {
+        requireTame(entry);
+        const bytes = await contentOf(zip, entry, Math.min(MAX_FILE_BYTES, left));
+        left -= bytes.length;
+        const file = { ...place, fileName: fileName.split('/').at(-1)!, takenAt: entry.getLastModDate(), bytes };
+        yield { fileName, ...(await importFile(db, visitId, file, signal)) };
+      } catch (error) {
+        if (!(error instanceof CoreError)) throw error;
+        if (error.code === 'cancelled') return;
+        yield { fileName, error: error.toJSON() };
+      }
+    }
+  } finally {
+    zip.close();
+    await rm(zipFile, { force: true });
+  }
+}
+
+function damaged(why: string): CoreError {
+  return new CoreError('malformed', `The ZIP cannot be read: ${why}.`, {}, 'Make it again, or unpack it and add the folder.');
+}
+
+function open(zipFile: string): Promise<yauzl.ZipFile> {
+  return new Promise((resolve, reject) => {
+    yauzl.open(zipFile, { lazyEntries: true, autoClose: false, decodeStrings: false, validateEntrySizes: true }, (error, zip) => {
+      if (error) reject(damaged(error.message));
+      else resolve(zip);
+    });
+  });
+}
+
+/** All files of the ZIP but folders and what systems left behind. */
+function entriesOf(zip: yauzl.ZipFile): Promise<yauzl.Entry[]> {
+  return new Promise((resolve, reject) => {
+    const entries: yauzl.Entry[] = [];
+    zip.on('entry', (entry: yauzl.Entry) => {
+      const name = nameOf(entry);
+      if (!name.endsWith('/') && !LEFT_BEHIND.test(name)) entries.push(entry);
+      zip.readEntry();
+    });
+    zip.on('end', () => resolve(entries));
+    zip.on('error', (error: Error) => reject(damaged(error.message)));
+    zip.readEntry();
+  });
+}
+
+/** With names left as bytes the reader does not judge them; they are decoded here, whatever they hold. */
+function nameOf(entry: yauzl.Entry): string {
+  const raw = entry.fileName as unknown as Buffer | string;
+  return typeof raw === 'string' ? raw : raw.toString('utf8');
+}
+
+/** @throws CoreError for names that leave the folder, and for what cannot be expanded here */
+function requireTame(entry: yauzl.Entry): void {
+  const name = nameOf(entry);
+  if (/^([/\\]|[A-Za-z]:)|\\|\0/.test(name) || name.split('/').includes('..')) {
+    throw new CoreError(
+      'bad_input',
+      'Its name leads out of the ZIP’s own folder; such a file is not touched.',
+      { value: name.slice(0, 200) },
+      'Do not trust this ZIP. Unpack what you know and add that.',
+    );
+  }
+  if ((entry.generalPurposeBitFlag & 1) === 1) {
+    throw new CoreError('unsupported', 'It is locked with a password.', {}, 'Unpack the ZIP and add the folder.');
+  }
+  if (entry.uncompressedSize > MAX_FILE_BYTES) throw tooLarge();
+}
+
+function tooLarge(): CoreError {
+  return new CoreError(
+    'too_large',
+    `It becomes larger than ${MAX_FILE_BYTES / 1024 / 1024} MB, the limit for a frame or photo.`,
+    { range: `up to ${MAX_FILE_BYTES} bytes` },
+    'Bring a smaller part of it.',
+  );
+}
+
+/** A file's content; counted while it grows, whatever the ZIP says of its size. */
+async function contentOf(zip: yauzl.ZipFile, entry: yauzl.Entry, limit: number): Promise<Uint8Array> {
+  const stream = await new Promise<Readable>((resolve, reject) => {
+    zip.openReadStream(entry, (error, opened) => (error ? reject(damaged(error.message)) : resolve(opened)));
+  });
+  const chunks: Buffer[] = [];
+  let size = 0;
+  try {
+    for await (const chunk of stream as AsyncIterable<Buffer>) {
+      size += chunk.length;
+      if (size > limit) throw tooLarge();
+      chunks.push(chunk);
+    }
+  } catch (error) {
+    if (error instanceof CoreError) throw error;
+    throw new CoreError(
+      'malformed',
+      `It cannot be expanded (${error instanceof Error ? error.message : 'damaged'}).`,
+      {},
+      'Copy the ZIP again.',
+    );
+  } finally {
+    stream.destroy();
+  }
+  return Buffer.concat(chunks, size);
+}

@@ -1,0 +1,9 @@
+import { expose } from 'comlink';
+import { checkLine } from '@core/frame/outOfLine';
+
+/** Looks whether a photo lies out of line, away from the page's own thread. */
+const api = { checkLine };
+
+export type AlignWorker = typeof api;
+
+expose(api);
