@@ -214,7 +214,7 @@ describe('the demo', () => {
     for (const { regions, finding } of frames) {
       for (const { name, box } of regions) {
         const [x, y, width, height] = box;
-        const value = { frameId: ID.frame, name, ordinal: 0, shape: { kind: 'box', x, y, width, height } };
+        const value = { frameId: ID.frame, name, role: 'reading', ordinal: 0, shape: { kind: 'box', x, y, width, height } };
         expect(regionValueSchema.safeParse(value).success).toBe(true);
         expect(x + width).toBeLessThanOrEqual(OLD_KILN_ROW.camera.columns);
         expect(y + height).toBeLessThanOrEqual(OLD_KILN_ROW.camera.rows);

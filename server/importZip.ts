@@ -1,5 +1,5 @@
 import { rm } from 'node:fs/promises';
-import { Readable } from 'node:stream';
+import type { Readable } from 'node:stream';
 import * as yauzl from 'yauzl';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { MAX_FILE_BYTES } from '@core/visit/limits';

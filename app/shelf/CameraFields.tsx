@@ -10,7 +10,16 @@ import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 
 type NumberField =
-  'columns' | 'rows' | 'fieldDeg' | 'noiseK' | 'calibrationK' | 'uniformityK' | 'minDistanceM' | 'offsetK' | 'clockAheadS';
+  | 'columns'
+  | 'rows'
+  | 'fieldDeg'
+  | 'noiseK'
+  | 'calibrationK'
+  | 'uniformityK'
+  | 'repeatabilityK'
+  | 'minDistanceM'
+  | 'offsetK'
+  | 'clockAheadS';
 
 const FIELDS: { name: NumberField; label: string; unit: string; step: number }[] = [
   { name: 'columns', label: 'Pixels across', unit: 'px', step: 1 },
@@ -20,6 +29,7 @@ const FIELDS: { name: NumberField; label: string; unit: string; step: number }[]
   { name: 'noiseK', label: 'Noise of a pixel', unit: 'K', step: 0.01 },
   { name: 'calibrationK', label: 'Accuracy, standard', unit: 'K', step: 0.1 },
   { name: 'uniformityK', label: 'Evenness, standard', unit: 'K', step: 0.05 },
+  { name: 'repeatabilityK', label: 'From frame to frame', unit: 'K', step: 0.05 },
   { name: 'offsetK', label: 'Added to new frames', unit: 'K', step: 0.1 },
   { name: 'clockAheadS', label: 'Its clock is ahead by', unit: 's', step: 1 },
 ];

@@ -12,10 +12,17 @@ import { useRows } from '@ui/visit/useRows';
 import { CameraChecks } from './CameraChecks';
 import { CameraFields } from './CameraFields';
 import { InstrumentList } from './InstrumentList';
+import { MaterialList } from './MaterialList';
 import styles from './Shelf.module.css';
 
-/** Cameras with what they see and how far they are off, thermometers and hygrometers with their own errors. */
-export function Shelf(props: { cameras: Row<'camera'>[]; instruments: Row<'instrument'>[] }) {
+/** Cameras with what they see and how far they are off, instruments with their own errors, materials with their emissivities. */
+interface Props {
+  cameras: Row<'camera'>[];
+  instruments: Row<'instrument'>[];
+  materials: Row<'material'>[];
+}
+
+export function Shelf(props: Props) {
   return (
     <Desk here="/shelf" wide>
       <Work {...props} />
@@ -23,9 +30,10 @@ export function Shelf(props: { cameras: Row<'camera'>[]; instruments: Row<'instr
   );
 }
 
-function Work({ cameras: first, instruments: firstInstruments }: { cameras: Row<'camera'>[]; instruments: Row<'instrument'>[] }) {
+function Work({ cameras: first, instruments: firstInstruments, materials: firstMaterials }: Props) {
   const cameras = useRows('camera', first);
   const instruments = useRows('instrument', firstInstruments);
+  const materials = useRows('material', firstMaterials);
   const shown = cameras.rows.filter(({ value }) => !value.archived);
   const [chosen, setChosen] = useState(shown.find(({ id }) => id !== STAND_IN_CAMERA.id)?.id ?? shown[0]?.id ?? null);
   const current = cameras.rows.find(({ id }) => id === chosen) ?? null;
@@ -34,7 +42,7 @@ function Work({ cameras: first, instruments: firstInstruments }: { cameras: Row<
     cameras.put(id, { ...STAND_IN_CAMERA.value, name: 'New camera', parts: ['Camera', 'Charger', 'Memory card'] });
     setChosen(id);
   };
-  const saving = [cameras.saveState, instruments.saveState];
+  const saving = [cameras.saveState, instruments.saveState, materials.saveState];
   return (
     <>
       <div className={styles.head}>
@@ -68,7 +76,9 @@ function Work({ cameras: first, instruments: firstInstruments }: { cameras: Row<
         </div>
       )}
       <InstrumentList rows={instruments.rows} onPut={instruments.put} />
+      <MaterialList rows={materials.rows} onPut={materials.put} />
       {cameras.conflict && <ConflictDialog conflict={cameras.conflict} onSettle={cameras.settle} />}
+      {materials.conflict && <ConflictDialog conflict={materials.conflict} onSettle={materials.settle} />}
       {instruments.conflict && <ConflictDialog conflict={instruments.conflict} onSettle={instruments.settle} />}
     </>
   );

@@ -7,7 +7,7 @@ const MOST_OF_IT = 0.95;
 const LEAST_HUE = 0.03;
 const HUE_FROM = 24;
 /** Mean distance between the strongest and the weakest channel; grey photos have none, coloured frames a lot. */
-const LEAST_SATURATION = 0.18;
+const LEAST_SATURATION = 0.12;
 
 /**
  * Whether a picture looks like temperatures in false colours rather than like daylight: saturated, and nearly all of it on

@@ -77,7 +77,7 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, 
 
   useGesture(
     {
-      onDrag: ({ first, last, tap, xy, initial, movement: [mx, my], pinching, cancel }) => {
+      onDrag: ({ first, last: released, tap, xy, initial, movement: [mx, my], pinching, cancel }) => {
         if (!placement || !stage) return;
         if (pinching) {
           grip.current = null;
@@ -85,7 +85,9 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, 
           cancel();
           return;
         }
-        if (first) grip.current = begin(local(initial as [number, number]), placement);
+        // A tap comes all at once, neither as a first nor as a last.
+        const last = released || tap;
+        if (first || (tap && !grip.current)) grip.current = begin(local(initial as [number, number]), placement);
         const now = grip.current;
         if (!now) return;
         const at = local(xy as [number, number]);
