@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Basis } from '@core/frame/frame';
 import type { Side } from '@core/visit/rows';
 import { sendFile, sendZip, type ImportedFile } from './send';
@@ -12,7 +12,7 @@ const AT_ONCE = 2;
 /** What has come is shown at most so often, ms: hundreds of files would redraw the page for each of them. */
 const SHOWN_EVERY_MS = 250;
 /** While many files come in, the visit is read anew after so many, so that results appear as they come. */
-const RELOAD_AFTER = 60;
+const RELOAD_AFTER = 80;
 
 export interface ImportState {
   running: boolean;
@@ -61,7 +61,8 @@ export function useImport(visitId: string, onStored: (files: ImportedFile[], don
         const now = performance.now();
         if (running && now - shownAt < SHOWN_EVERY_MS) return;
         shownAt = now;
-        setState({ running, total, files: [...results], rate: results.length / Math.max(0.001, (now - begun) / 1000) });
+        const files = [...results];
+        startTransition(() => setState({ running, total, files, rate: results.length / Math.max(0.001, (now - begun) / 1000) }));
       };
       const take = (result: ImportedFile) => {
         results.push(result);

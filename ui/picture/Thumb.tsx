@@ -1,17 +1,18 @@
 'use client';
 
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useRef } from 'react';
 import { colourFrame } from '@core/scale/colourFrame';
 import { anchorFor, lineFor, steadyScaleFor } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
+import { useArrivals } from '@ui/visit/useArrivals';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** A frame made small, in the visit's steady colours; fetched when it comes near the view. */
 export function Thumb({ frame, className }: { frame: Row<'frame'>; className?: string | undefined }) {
   const { document, thumbs, pixels } = useVisit();
   const canvas = useRef<HTMLCanvasElement>(null);
-  useSyncExternalStore(thumbs.subscribe, thumbs.snapshot, () => 0);
-  useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  useArrivals(thumbs);
+  useArrivals(pixels);
   const facts = document.frameFacts[frame.id]!;
   const values = thumbs.get(frame.id);
   useEffect(() => {

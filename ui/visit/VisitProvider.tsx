@@ -3,6 +3,7 @@
 import { App } from 'antd';
 import {
   createContext,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
@@ -10,7 +11,6 @@ import {
   useReducer,
   useRef,
   useState,
-  useSyncExternalStore,
   type ReactNode,
 } from 'react';
 import type { VisitDocument } from '@core/visit/document';
@@ -19,6 +19,7 @@ import { ConflictDialog } from './ConflictDialog';
 import { documentReducer } from './documentReducer';
 import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type History, type RowChange, type Step } from './history';
 import { PixelStore } from './pixels';
+import { useArrivals } from './useArrivals';
 import { Saver, type Conflict, type SaveState } from './saver';
 
 /** A change of one row: its new value, or null to remove it. */
@@ -57,7 +58,7 @@ export function useVisit(): VisitStore {
 /** A frame's pixels, or undefined while they are on their way. */
 export function usePixels(frameId: string | null): (id: string) => Float32Array | undefined {
   const { pixels } = useVisit();
-  useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  useArrivals(pixels);
   useEffect(() => {
     if (frameId) pixels.want(frameId);
   }, [pixels, frameId]);
@@ -102,7 +103,8 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       saver.replaceVersions(versionsOf(fresh));
       pixels.know(fresh.frameFacts);
       thumbs.know(fresh.frameFacts);
-      dispatch({ kind: 'loaded', document: fresh });
+      // Hundreds of frames at once: drawn in slices, so that the hand is never held up.
+      startTransition(() => dispatch({ kind: 'loaded', document: fresh }));
       return fresh;
     }
   }, [initial.visitId, saver, pixels, thumbs]);

@@ -2,7 +2,7 @@
 
 import { App, Button } from 'antd';
 import { usePathname } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type DragEvent } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState, type DragEvent } from 'react';
 import { v7 as newId } from 'uuid';
 import { orderedFrames, probeReading, visitRow } from '@core/visit/derive';
 import { filesIn } from '@ui/import/filesIn';
@@ -21,7 +21,7 @@ import { Ledger } from './Ledger';
 import { photoOf } from './photoAlignment';
 import { probesOf } from './probes';
 import { RecordFinding } from './RecordFinding';
-import { stepsOf, stripItems } from './strip';
+import { stepsOf, stripItems, type StripItem } from './strip';
 import { Toolbar } from './Toolbar';
 import { comparisonFor, useBenchFrame } from './useBenchFrame';
 import { useBenchKeys } from './useBenchKeys';
@@ -31,6 +31,7 @@ import { FIRST_VIEW, viewReducer } from './view';
 import styles from './Bench.module.css';
 
 const NOBODY: ReadonlySet<string> = new Set();
+const NO_ITEMS: StripItem[] = [];
 
 /** Where frames are read: the picture, its scale, its regions, and the numbers that follow. */
 export function Bench() {
@@ -83,6 +84,9 @@ export function Bench() {
   const { scale, setScale, fit, fixed } = useScale(frame, view, dispatch);
   const comparison = frame && comparisonFor(document, frame, view.selectedId, view.againstId, pixelsOf);
   const regions = useRegions(frame, view, dispatch);
+  // The ledger comes a moment after the picture: both at once would hold up the hand.
+  const told = useDeferredValue(frame, null);
+  const strip = useDeferredValue(items, NO_ITEMS);
   const photo = frameId ? photoOf(document, frameId) : null;
   const at = steps.indexOf(shownId ?? '');
   const nextFrame = document.rows.frame[steps[at + 1] ?? ''] ?? null;
@@ -206,22 +210,24 @@ export function Bench() {
                   onFit={fit}
                   onShow={show}
                 />
-                <Ledger
-                  frame={frame}
-                  view={view}
-                  dispatch={dispatch}
-                  comparison={comparison}
-                  regions={regions}
-                  next={nextFrame}
-                  onRecord={() => setRecording(true)}
-                />
+                {told && (
+                  <Ledger
+                    frame={told}
+                    view={view}
+                    dispatch={dispatch}
+                    comparison={comparison}
+                    regions={regions}
+                    next={nextFrame}
+                    onRecord={() => setRecording(true)}
+                  />
+                )}
               </>
             ) : (
               <p className={styles.waiting} role="status">
                 {pixels.problem(frameId!) ?? 'The frame is on its way …'}
               </p>
             ))}
-          <FilmStrip items={items} currentId={shownId} chosen={chosen} onShow={show} onChoose={setChosen} />
+          <FilmStrip items={strip} currentId={shownId} chosen={chosen} onShow={show} onChoose={setChosen} />
           {frameId && <ChosenBar frameId={frameId} chosen={chosen} onClear={() => setChosen(NOBODY)} />}
         </>
       )}
