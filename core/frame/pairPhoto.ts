@@ -17,13 +17,18 @@ function stem(fileName: string): string {
     .replace(/[-_ ]?(photo|visible|daylight)$/, '');
 }
 
+/** Whether two files go by one name, as a frame and its photo on a card do. */
+export function sameName(a: Pick<Taken, 'fileName'>, b: Pick<Taken, 'fileName'>): boolean {
+  return stem(a.fileName) === stem(b.fileName);
+}
+
 /**
  * The frame that a photo belongs to: one of the same name, else the one nearest in time within a minute.
  *
  * @returns its id, or null when none fits
  */
 export function frameForPhoto(photo: Taken, frames: readonly Taken[]): string | null {
-  const named = frames.find((frame) => stem(frame.fileName) === stem(photo.fileName));
+  const named = frames.find((frame) => sameName(frame, photo));
   if (named) return named.id;
   let best: Taken | null = null;
   for (const frame of frames) {

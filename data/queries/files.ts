@@ -1,6 +1,6 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
-import { frameForPhoto } from '@core/frame/pairPhoto';
+import { frameForPhoto, sameName } from '@core/frame/pairPhoto';
 import type { Connection, Database } from '../connection';
 import { frame, photo, sequence, visit } from '../schema';
 import { putBlob } from './blobs';
@@ -50,15 +50,20 @@ async function storeFrame(tx: Connection, { file, pixels, thumb, ...row }: NewFr
   await tx.insert(frame).values({ ...row, fileSha, pixelsSha, thumbSha });
 }
 
-/** Gives a new frame the photos that were waiting for it. */
+/** Gives a new frame the photos that were waiting for it, and those of its name that found nothing better than a moment. */
 async function pairWaiting(tx: Connection, row: Pick<NewFrame, 'id' | 'visitId' | 'fileName' | 'takenAt'>): Promise<void> {
   const photos = await tx
-    .select()
+    .select({ photo, pairedWith: frame.fileName })
     .from(photo)
-    .where(and(eq(photo.visitId, row.visitId), isNull(photo.frameId)));
+    .leftJoin(frame, eq(frame.id, photo.frameId))
+    .where(eq(photo.visitId, row.visitId));
   const own = { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() };
-  for (const waiting of photos) {
-    if (!frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own])) continue;
+  for (const { photo: waiting, pairedWith } of photos) {
+    const better =
+      pairedWith === null
+        ? frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own]) !== null
+        : sameName(waiting, own) && !sameName(waiting, { fileName: pairedWith });
+    if (!better) continue;
     await tx
       .update(photo)
       .set({ frameId: row.id, version: waiting.version + 1 })

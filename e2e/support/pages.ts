@@ -64,6 +64,35 @@ export async function dropFiles(page: Page, files: string[]): Promise<void> {
 
 export const stageOf = (page: Page): Locator => page.getByRole('application');
 
+/** Where pixels of a frame lie on the screen while the whole of it is shown. */
+export async function screenOf(
+  page: Page,
+  frame: { width: number; height: number },
+): Promise<(pixel: readonly [number, number]) => [number, number]> {
+  const box = (await stageOf(page).boundingBox())!;
+  const zoom = Math.min(box.width / frame.width, box.height / frame.height);
+  const left = box.x + (box.width - frame.width * zoom) / 2;
+  const top = box.y + (box.height - frame.height * zoom) / 2;
+  return ([x, y]) => [left + (x + 0.5) * zoom, top + (y + 0.5) * zoom];
+}
+
+/** Takes a tool by its key and drags it between two pixels of a frame. */
+export async function drawWith(
+  page: Page,
+  key: string,
+  frame: { width: number; height: number },
+  from: readonly [number, number],
+  to: readonly [number, number],
+): Promise<void> {
+  await page.keyboard.press(key);
+  const point = await screenOf(page, frame);
+  await page.mouse.move(...point(from));
+  await page.mouse.down();
+  await page.mouse.move(...point([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]));
+  await page.mouse.move(...point(to));
+  await page.mouse.up();
+}
+
 /** Draws a box between two pixels of a frame, with the pointer. */
 export async function drawBox(
   page: Page,
@@ -71,17 +100,7 @@ export async function drawBox(
   from: [number, number],
   to: [number, number],
 ): Promise<void> {
-  await page.keyboard.press('b');
-  const box = (await stageOf(page).boundingBox())!;
-  const zoom = Math.min(box.width / frame.width, box.height / frame.height);
-  const left = box.x + (box.width - frame.width * zoom) / 2;
-  const top = box.y + (box.height - frame.height * zoom) / 2;
-  const point = ([x, y]: [number, number]) => [left + (x + 0.5) * zoom, top + (y + 0.5) * zoom] as const;
-  await page.mouse.move(...point(from));
-  await page.mouse.down();
-  await page.mouse.move(...point([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]));
-  await page.mouse.move(...point(to));
-  await page.mouse.up();
+  await drawWith(page, 'b', frame, from, to);
 }
 
 /** Everything is in the database. */

@@ -9,7 +9,7 @@ export class PixelStore {
 
   constructor(private readonly kind: 'pixels' | 'thumb') {}
 
-  /** Says which pixels frames have now; what was fetched under another hash is forgotten. */
+  /** Says which pixels frames have now; what was fetched under another hash is fetched again. */
   know(facts: Record<string, { pixelsSha: string }>): void {
     for (const [id, { pixelsSha }] of Object.entries(facts)) {
       const before = this.hashes.get(id);
@@ -18,7 +18,7 @@ export class PixelStore {
       if (before === undefined) continue;
       this.loaded.delete(id);
       this.failed.delete(id);
-      this.wanted.delete(id);
+      if (this.wanted.delete(id)) this.want(id);
     }
   }
 

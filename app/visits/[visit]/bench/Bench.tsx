@@ -52,9 +52,10 @@ export function Bench() {
   const [asked = '', askedRegion] = usePathname()
     .slice(base.length + 1)
     .split('/');
-  const evidence = document.rows.photo[asked]?.value.evidence ? document.rows.photo[asked] : null;
-  const known = document.rows.frame[asked]?.value.discarded === false || evidence !== null;
-  const shownId = known ? asked : (steps[0] ?? null);
+  const isThere = (id: string) =>
+    document.rows.frame[id]?.value.discarded === false || document.rows.photo[id]?.value.evidence === true;
+  const shownId = isThere(asked) ? asked : (steps[0] ?? null);
+  const evidence = document.rows.photo[shownId ?? ''] ?? null;
   const frameId = evidence || shownId === null || !document.rows.frame[shownId] ? null : shownId;
   const show = useCallback(
     (id: string) => {
@@ -114,7 +115,8 @@ export function Bench() {
   const onStored = useCallback(
     async (files: ImportedFile[], done: boolean) => {
       await reload();
-      const first = files.find((file) => file.outcome === 'frame') ?? files.find((file) => file.outcome === 'duplicate');
+      const inOrder = [...files].sort((a, b) => a.fileName.localeCompare(b.fileName, undefined, { numeric: true }));
+      const first = inOrder.find((file) => file.outcome === 'frame') ?? inOrder.find((file) => file.outcome === 'duplicate');
       if (done && first?.id) show(first.id);
     },
     [reload, show],
@@ -153,7 +155,9 @@ export function Bench() {
       {...(folder ? { webkitdirectory: '' } : {})}
       aria-label={folder ? 'Folder to add' : 'Files to add'}
       onChange={(event) => {
-        const list = [...(event.target.files ?? [])].filter(({ name }) => !name.startsWith('.'));
+        const list = [...(event.target.files ?? [])]
+          .filter(({ name }) => !name.startsWith('.'))
+          .sort((a, b) => a.webkitRelativePath.localeCompare(b.webkitRelativePath, undefined, { numeric: true }));
         event.target.value = '';
         take(list);
       }}

@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { useMemo } from 'react';
+import { useId, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { regionSpans } from '@core/frame/reading';
@@ -36,11 +36,12 @@ export function RegionSelect({
   onChange(regionId: string): void;
 }) {
   const options = frame.regions.filter(({ reading }) => reading).map(({ row }) => ({ value: row.id, label: row.value.name }));
+  const id = useId();
   return (
     <>
-      <span id={`of ${label}`}>{label}</span>
+      <span id={id}>{label}</span>
       <Select
-        aria-labelledby={`of ${label}`}
+        aria-labelledby={id}
         value={value}
         placeholder={options.length === 0 ? 'Draw a region on it first' : 'Choose its region'}
         onChange={onChange}
