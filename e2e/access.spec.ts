@@ -82,6 +82,22 @@ const VIEWS: Record<string, (page: Page, look: () => Promise<void>) => Promise<v
     await expect(page.getByRole('dialog')).toBeVisible();
     await look();
   },
+  async 'charts, colours, photo and experiments of the bench'(page, look) {
+    await openDemo(page);
+    await page.getByRole('button', { name: /sill, left/ }).click();
+    await page.keyboard.press('c');
+    await page.keyboard.press('a');
+    await page.keyboard.press('v');
+    await expect(page.getByRole('region', { name: /Chart of sill/ })).toBeVisible();
+    await look();
+    await page.getByRole('button', { name: 'Colours' }).click();
+    await expect(page.getByText('Shade everything beyond a mark')).toBeVisible();
+    await look();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /Find by experiment/ }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await look();
+  },
   async findings(page, look) {
     await openDemo(page);
     await page.getByRole('link', { name: /Findings/ }).click();

@@ -1,5 +1,11 @@
 import type { Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import sharp from 'sharp';
+import { writeNpy } from '../core/formats/npy/write';
+import { APPARENT } from '../core/frame/frame';
+import { radianceLine, throughLine } from '../core/radiometry/measurement';
 import type { VisitDocument } from '../core/visit/document';
 import {
   BARE,
@@ -445,4 +451,78 @@ test('the camera’s clock is set right once for all its frames', async ({ page 
   await expect(strip(page)).toContainText('19:33 3');
   await page.keyboard.press('Control+z');
   await expect(strip(page)).toContainText('20:03 3');
+});
+
+/** Colour of a frame's pixel on a canvas that shows the whole frame, whatever its size. */
+const canvasColour = (page: Page, canvas: ReturnType<Page['locator']>, [x, y]: readonly [number, number]) =>
+  canvas.evaluate(
+    (element: HTMLCanvasElement, [share, down, width, height]) => {
+      const zoom = Math.min(element.width / width!, element.height / height!);
+      const left = (element.width - width! * zoom) / 2;
+      const top = (element.height - height! * zoom) / 2;
+      const place = [left + (share! + 0.5) * zoom, top + (down! + 0.5) * zoom].map(Math.floor);
+      return [...element.getContext('2d')!.getImageData(place[0]!, place[1]!, 1, 1).data.slice(0, 3)];
+    },
+    [x, y, SIZE.width, SIZE.height],
+  );
+
+test('bench, thumbnail, report, exported picture and command line give one frame the same colours', async ({ page }) => {
+  const visit = await newVisit(page, 'Same colours');
+  const blocks: Record<string, readonly [number, number]> = { mild: [60, 100], cold: [60, 60], warm: [120, 60] };
+  const values = Float32Array.from({ length: SIZE.width * SIZE.height }, (_, i) => {
+    const [x, y] = [i % SIZE.width, Math.floor(i / SIZE.width)];
+    if (inBox(x, y, [40, 40, 79, 79])) return 14.5;
+    if (inBox(x, y, [100, 40, 139, 79])) return 21.5;
+    return inBox(x, y, [40, 90, 79, 115]) ? 16.3 : 18;
+  });
+  const bytes = Buffer.from(writeNpy({ ...SIZE, values }));
+  const [frameId] = await visitWith(page, visit, [{ name: 'blocks.npy', bytes }]);
+  await expect(stageOf(page).locator('canvas')).toBeVisible();
+  await drawBox(page, SIZE, [5, 5], [35, 35]);
+  await page.keyboard.press('r');
+  await drawBox(page, SIZE, [45, 45], [75, 75]);
+  await expect(difference(page)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.getByRole('dialog').getByLabel('What is it?').fill('Cold block');
+  await page.getByRole('dialog').getByRole('button', { name: 'Record finding' }).click();
+  await saved(page);
+
+  const bench = await Promise.all(Object.values(blocks).map((at) => canvasColour(page, stageOf(page).locator('canvas'), at)));
+  expect(new Set(bench.map(String)).size).toBe(3);
+  const thumb = strip(page).locator('canvas');
+  await expect.poll(() => canvasColour(page, thumb, blocks.cold!)).toEqual(bench[1]);
+  for (const [i, at] of Object.values(blocks).entries()) expect(await canvasColour(page, thumb, at)).toEqual(bench[i]);
+
+  // The picture that goes out has a margin of 12 pixels, and each pixel of the frame three times.
+  const colourIn = async (png: Buffer, [x, y]: readonly [number, number]) => {
+    const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
+    const zoom = Math.ceil(480 / SIZE.width);
+    const at = ((12 + zoom * y + 1) * info.width + 12 + zoom * x + 1) * info.channels;
+    return [...data.subarray(at, at + 3)];
+  };
+  const exported = await (await page.request.get(`/api/frames/${frameId}/export?format=picture`)).body();
+  const settings = { emissivity: 0.95, reflected: 20.1, air: 20.1, transmittance: 1 };
+  const reference = throughLine(18, radianceLine(APPARENT, settings));
+  const { folder, remove } = cardFolder([{ name: 'blocks.npy', bytes, at: 0 }]);
+  const picture = path.join(folder, 'blocks.png');
+  execFileSync('./den', [
+    'convert',
+    path.join(folder, 'pictures', 'blocks.npy'),
+    picture,
+    '--picture',
+    ...['--emissivity', '0.95', '--reflected', '20.1', '--air', '20.1'],
+    ...['--low', String(reference - 6), '--high', String(reference + 6)],
+  ]);
+  const printed = readFileSync(picture);
+  remove();
+  for (const [i, at] of Object.values(blocks).entries()) {
+    expect(await colourIn(exported, at)).toEqual(bench[i]);
+    expect(await colourIn(printed, at)).toEqual(bench[i]);
+  }
+
+  await page.getByRole('link', { name: /Report/ }).click();
+  const figure = page.locator('figure canvas').first();
+  await expect(figure).toBeVisible();
+  await expect.poll(() => canvasColour(page, figure, blocks.cold!)).toEqual(bench[1]);
+  for (const [i, at] of Object.values(blocks).entries()) expect(await canvasColour(page, figure, at)).toEqual(bench[i]);
 });

@@ -85,6 +85,27 @@ await picture('shelf', desk, async (page) => {
 });
 await picture('bench', desk, openSill);
 await picture('bench-tablet', tablet, openSill);
+await picture('bench-profile', desk, async (page) => {
+  await openDemo(page);
+  await page.keyboard.press('p');
+  const box = await page.getByRole('application').boundingBox();
+  for (const [x, y] of [
+    [0.61, 0.28],
+    [0.86, 0.28],
+    [0.86, 0.7],
+    [0.61, 0.7],
+  ])
+    await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('c');
+  await page.getByText('Profile', { exact: true }).click();
+  await page.waitForTimeout(900);
+});
+await picture('bench-experiment', desk, async (page) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /Find by experiment/ }).click();
+  await page.getByText('Tape', { exact: true }).click();
+});
 await picture('findings', desk, async (page) => {
   await openDemo(page);
   await page.getByRole('link', { name: /Findings/ }).click();

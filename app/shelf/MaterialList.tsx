@@ -23,44 +23,46 @@ export function MaterialList({ rows, onPut }: { rows: Row<'material'>[]; onPut(i
     <section className={styles.card} aria-label="Materials">
       <h2>Materials</h2>
       <p className={styles.quiet}>Values for rough guidance. Tape or a contact thermometer beats every table.</p>
-      <DataTable<Material>
-        name="Materials"
-        rows={[...own, ...MATERIALS]}
-        rowKey={({ key }) => key}
-        columns={[
-          { name: 'Group', value: ({ group }) => group, width: 130 },
-          { name: 'Material', value: ({ name }) => name, width: 150 },
-          { name: 'Finish', value: ({ finish }) => finish, width: 170 },
-          {
-            name: 'Emissivity',
-            value: ({ emissivity }) => emissivity,
-            show: ({ emissivity }) => emissivity.toFixed(2),
-            width: 100,
-          },
-          {
-            name: 'Found between',
-            value: ({ low }) => low,
-            show: ({ low, high }) => `${low.toFixed(2)} … ${high.toFixed(2)}`,
-            width: 130,
-          },
-          { name: 'Note', value: ({ note }) => note },
-          {
-            name: 'Source',
-            value: ({ source }) => source,
-            show: ({ source, group, key, name }) =>
-              group === 'own' ? (
-                <>
-                  {source}{' '}
-                  <Button size="small" danger aria-label={`Take off ${name}`} onClick={() => takeOff(key)}>
-                    Take off
-                  </Button>
-                </>
-              ) : (
-                source
-              ),
-          },
-        ]}
-      />
+      <div className={styles.long} tabIndex={0} role="group" aria-label="Table of materials">
+        <DataTable<Material>
+          name="Materials"
+          rows={[...own, ...MATERIALS]}
+          rowKey={({ key }) => key}
+          columns={[
+            { name: 'Group', value: ({ group }) => group, width: 130 },
+            { name: 'Material', value: ({ name }) => name, width: 150 },
+            { name: 'Finish', value: ({ finish }) => finish, width: 170 },
+            {
+              name: 'Emissivity',
+              value: ({ emissivity }) => emissivity,
+              show: ({ emissivity }) => emissivity.toFixed(2),
+              width: 100,
+            },
+            {
+              name: 'Found between',
+              value: ({ low }) => low,
+              show: ({ low, high }) => `${low.toFixed(2)} … ${high.toFixed(2)}`,
+              width: 130,
+            },
+            { name: 'Note', value: ({ note }) => note },
+            {
+              name: 'Source',
+              value: ({ source }) => source,
+              show: ({ source, group, key, name }) =>
+                group === 'own' ? (
+                  <>
+                    {source}{' '}
+                    <Button size="small" danger aria-label={`Take off ${name}`} onClick={() => takeOff(key)}>
+                      Take off
+                    </Button>
+                  </>
+                ) : (
+                  source
+                ),
+            },
+          ]}
+        />
+      </div>
       <Button icon={<PlusOutlined />} onClick={() => setAdding(true)}>
         Add a material
       </Button>

@@ -76,7 +76,7 @@ export function ApplySettings({ frameId, chosen, onClose }: { frameId: string; c
             </Checkbox>
           ))}
         </Checkbox.Group>
-        <Checkbox checked={withBasis} onChange={(event) => setWithBasis(event.target.checked)}>
+        <Checkbox className={dialog.whole!} checked={withBasis} onChange={(event) => setWithBasis(event.target.checked)}>
           What the values are
         </Checkbox>
         {withBasis && (

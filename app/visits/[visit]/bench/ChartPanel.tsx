@@ -80,7 +80,7 @@ export function ChartPanel({ frame, region, chart, dispatch }: Props) {
         <div className={styles.chart} role="img" aria-label={`${kind} of ${region.row.value.name}, ${rows.length} values`}>
           {kind === 'profile' ? <ProfileChart frame={frame} rows={rows} /> : <HistogramChart rows={rows} />}
         </div>
-        <div className={styles.table}>
+        <div className={styles.table} tabIndex={0} role="group" aria-label="Values of the chart">
           {kind === 'profile' && <ProfileWords frame={frame} region={region} />}
           <table>
             <thead>
