@@ -132,7 +132,7 @@ describe('convert', () => {
     return readFileSync(file(name));
   };
 
-  test.each(['out.tif', 'out.csv'])('%s reads back to the same pixels', async (name) => {
+  test.each(['out.tif', 'out.csv', 'out.npy'])('%s reads back to the same pixels', async (name) => {
     await written(name);
     const { files } = await readFiles(file(name), '--pixel', '0,0', '--pixel', '39,29');
     expect(files[0]!.pixels.map(({ value }) => value)).toEqual([18, 13]);
@@ -170,11 +170,17 @@ describe('convert', () => {
 
   test.each([
     ['out.xyz', []],
-    ['out.png', []],
+    ['out.gif', []],
     ['out.tif', ['--picture']],
     ['out.png', ['--picture', '--colours', 'rainbow']],
   ])('%s %p is wrong use', async (name, words) => {
     expect((await refusal(convert([file('wall.tif'), file(name), ...words])))!.code).toBe('bad_usage');
+  });
+
+  test('a PNG of 16 bits holds hundredths of a kelvin', async () => {
+    await written('frame.png');
+    const { files } = await readFiles(file('frame.png'), '--pixel', '0,0', '--pixel', '39,29');
+    expect(files[0]!.pixels.map(({ value }) => Math.round(value! * 100) / 100)).toEqual([18, 13]);
   });
 
   test('what cannot be written leaves nothing behind', async () => {

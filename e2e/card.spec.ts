@@ -505,7 +505,7 @@ test('bench, thumbnail, report, exported picture and command line give one frame
   const reference = throughLine(18, radianceLine(APPARENT, settings));
   const { folder, remove } = cardFolder([{ name: 'blocks.npy', bytes, at: 0 }]);
   const picture = path.join(folder, 'blocks.png');
-  execFileSync('./den', [
+  execFileSync(path.resolve('den'), [
     'convert',
     path.join(folder, 'pictures', 'blocks.npy'),
     picture,

@@ -43,7 +43,7 @@ function frameJson(frame: Pick<Frame, 'width' | 'height' | 'values'>): string {
 /** @throws CoreError `bad_usage` for an ending that is not known */
 export function requireFormat(ending: string): FrameFormat {
   const format = ending === 'tiff' ? 'tif' : ending;
-  if (format in FRAME_FORMATS) return format as FrameFormat;
+  if (Object.hasOwn(FRAME_FORMATS, format)) return format as FrameFormat;
   throw new CoreError(
     'bad_usage',
     `Nothing is known about writing ${ending ? `.${ending}` : 'a file without an ending'}.`,

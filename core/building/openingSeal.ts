@@ -4,9 +4,9 @@ import type { ProfilePoint } from '../frame/profile';
 export type SealGrade = 'sound' | 'slight' | 'bad';
 
 /** How far below sound wall, as a share of the difference between inside and outside, an edge is no longer sound, and bad. */
-export const SEAL_SHARES = { slight: 0.15, bad: 0.3 } as const;
+const SEAL_SHARES = { slight: 0.15, bad: 0.3 } as const;
 /** The same in kelvin, where inside and outside are not known. */
-export const SEAL_KELVIN = { slight: 1.5, bad: 3 } as const;
+const SEAL_KELVIN = { slight: 1.5, bad: 3 } as const;
 
 export interface SealRun {
   grade: SealGrade;

@@ -4,18 +4,25 @@ import { errorOf } from '../testing/material';
 import { NOTHING_TYPED } from './rows';
 import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../testing/visit';
 import {
+  againstScaleFor,
   anchorFor,
   compareRegions,
   framesOf,
+  leftOutOf,
   meaningsFor,
+  metricFor,
   orderedFrames,
   photosOf,
+  pixelsOf,
+  probeReading,
   readingOf,
   regionsOf,
   roomsOf,
   settingsFor,
+  shadeFor,
   sourcesFor,
   steadyScaleFor,
+  takenAtOf,
 } from './derive';
 import type { VisitDocument } from './document';
 import type { SettingsValue } from './rows';
@@ -66,7 +73,7 @@ describe('what follows from a visit', () => {
     expect(settingsFor(own, ID.frame).reflectedC.origin).toBe('visit');
     expect(settingsFor(own, ID.other).emissivity.origin).toBe('visit');
     const framed = withSettings(own, ID.frame, 'frame', { emissivity: 0.9 });
-    expect(settingsFor(framed, ID.frame).emissivity).toEqual({ value: 0.9, origin: 'frame' });
+    expect(settingsFor(framed, ID.frame).emissivity).toMatchObject({ value: 0.9, origin: 'frame' });
   });
 
   test('a frame takes the air of its own time from the log, as far as it is known', () => {
@@ -188,4 +195,139 @@ test('air, dew point and mould risk are named in °C', () => {
     ['dew point', 9.3],
     ['mould risk', 12.6],
   ]);
+});
+
+describe('what the bench needs beyond readings', () => {
+  const values = () => wallPixels();
+
+  test('the true time of a frame follows from its camera’s clock, for all its frames at once', () => {
+    const document = visitDocument();
+    expect(takenAtOf(document, ID.frame)).toBe('2026-02-11T19:20:00.000Z');
+    document.rows.camera[ID.camera]!.value.clockAheadS = 1800;
+    expect(takenAtOf(document, ID.frame)).toBe('2026-02-11T18:50:00.000Z');
+    expect(orderedFrames(document).map(({ id }) => id)).toEqual([ID.other, ID.frame]);
+  });
+
+  test('an experiment’s own uncertainty takes the place of the usual one', () => {
+    const document = visitDocument();
+    const usual = readingOf(document, ID.suspect, values()).uncertainty;
+    const row = document.rows.settings[ID.settings]!;
+    row.value = { ...row.value, emissivityU: 0.1, emissivityFrom: 'tape', reflectedU: 0.2, reflectedFrom: 'foil' };
+    const found = readingOf(document, ID.suspect, values()).uncertainty;
+    expect(found.emissivity / usual.emissivity).toBeCloseTo(5, 6);
+    expect(found.reflected / usual.reflected).toBeCloseTo(0.2, 6);
+  });
+
+  test('values that a camera computed are undone first, whenever somebody says so', () => {
+    const document = visitDocument();
+    const plain = readingOf(document, ID.suspect, values()).statistics.mean;
+    const settings = { emissivity: 0.95, reflected: 20, air: 20, transmittance: 1 };
+    document.rows.frame[ID.frame]!.value.basis = { kind: 'computed', settings };
+    // Computed with the very settings that are in force: nothing is left to correct.
+    expect(readingOf(document, ID.suspect, values()).statistics.mean).toBeCloseTo(13, 3);
+    expect(plain).toBeLessThan(12.9);
+  });
+
+  test('the shade follows what it is reckoned from, and is none where that is not known', () => {
+    const document = visitDocument();
+    const anchor = anchorFor(document, ID.frame, values)!;
+    const { span } = document.rows.visit[ID.visit]!.value;
+    const shadeOf = (from: 'reference' | 'mould risk' | 'zero', offsetK: number) => {
+      span.shade = { side: 'colder', from, offsetK };
+      return shadeFor(document, ID.frame, anchor);
+    };
+    expect(shadeOf('reference', -3)).toEqual({ side: 'colder', celsius: anchor.celsius - 3 });
+    expect(shadeOf('zero', 5)).toEqual({ side: 'colder', celsius: 5 });
+    const mould = meaningsFor(document, ID.frame).find(({ name }) => name === 'mould risk')!.celsius;
+    expect(shadeOf('mould risk', 0)!.celsius).toBe(mould);
+    document.rows.conditions[ID.conditions]!.value.humidityPct = null;
+    expect(shadeOf('mould risk', 0)).toBeNull();
+    span.shade = null;
+    expect(shadeFor(document, ID.frame, anchor)).toBeNull();
+  });
+
+  test('colours against the reference part there; fixed ones do not follow it', () => {
+    const document = visitDocument();
+    const anchor = anchorFor(document, ID.frame, values)!;
+    expect(againstScaleFor(document, ID.frame, anchor)).toMatchObject({
+      low: anchor.celsius - 6,
+      high: anchor.celsius + 6,
+      map: 'balance',
+    });
+    document.rows.visit[ID.visit]!.value.span.fixed = { lowC: 10, highC: 25 };
+    expect(steadyScaleFor(document, ID.frame, anchor)).toMatchObject({ low: 10, high: 25 });
+  });
+
+  test('sizes come from distance and camera, or from what was marked; nonsense gives none', () => {
+    const document = visitDocument();
+    expect(metricFor(document, ID.frame)).toBeNull();
+    const row = document.rows.settings[ID.settings]!;
+    row.value = { ...row.value, distanceM: 2 };
+    expect(metricFor(document, ID.frame)).toMatchObject({ kind: 'distance' });
+    const frame = document.rows.frame[ID.frame]!.value;
+    frame.measure = { kind: 'length', from: [0, 0], to: [10, 0], metres: 1 };
+    expect(metricFor(document, ID.frame)).toMatchObject({ kind: 'length', metresPerPixel: 0.1 });
+    frame.measure = { kind: 'length', from: [0, 0], to: [0, 0], metres: 1 };
+    expect(metricFor(document, ID.frame)).toBeNull();
+  });
+
+  test('a probe value has its instrument’s offset and both uncertainties', () => {
+    const document = visitDocument();
+    const probe = { frameId: ID.frame, name: 'p', x: 1, y: 1, celsius: 18, uncertaintyK: 0.3, instrumentId: 'i' };
+    expect(probeReading(document, probe)).toEqual({ celsius: 18, uncertainty: 0.3 });
+    const value = { name: 'Contact', kind: 'contact' as const, offset: -0.5, uncertainty: 0.4, settleS: 30, archived: false };
+    document.rows.instrument.i = { id: 'i', version: 1, value };
+    expect(probeReading(document, probe)).toEqual({ celsius: 17.5, uncertainty: 0.5 });
+  });
+
+  test('what is left out of a frame does not count for what lies beyond a mark', () => {
+    const document = visitDocument();
+    const region = (id: string, value: object) => {
+      const base = document.rows.region[ID.sound]!;
+      document.rows.region[id] = { ...base, id, value: { ...base.value, name: id, ...value } };
+    };
+    region('cold', { shape: { kind: 'beyond', side: 'colder', markC: 15 } });
+    expect(readingOf(document, 'cold', values()).statistics.count).toBe(100);
+    expect(pixelsOf(document, 'cold', values())).toHaveLength(10);
+    region('out', { shape: { kind: 'box', x: 20, y: 10, width: 10, height: 4 }, role: 'leftOut' });
+    expect(leftOutOf(document, ID.frame)).toHaveLength(1);
+    expect(readingOf(document, 'cold', values()).statistics.count).toBe(60);
+  });
+});
+
+describe('a difference across two frames', () => {
+  const across = (change: (document: VisitDocument) => void = () => undefined) => {
+    const document = visitDocument();
+    const sound = document.rows.region[ID.sound]!;
+    document.rows.region.far = { ...sound, id: 'far', value: { ...sound.value, frameId: ID.other, name: 'far' } };
+    change(document);
+    return compareRegions(document, ID.suspect, 'far', wallPixels(), wallPixels());
+  };
+
+  test('holds the camera’s repeatability, once for each frame', () => {
+    const { difference, acrossFrames } = across();
+    expect(acrossFrames).toBe(true);
+    expect(difference.uncertainty.repeatability).toBeGreaterThan(0.2);
+    const steady = across((document) => (document.rows.camera[ID.camera]!.value.repeatabilityK = 0));
+    expect(steady.difference.uncertainty.repeatability).toBe(0);
+    expect(steady.difference.uncertainty.total).toBeLessThan(difference.uncertainty.total);
+  });
+
+  test('of two cameras, or of one that nobody knows, calibration does not cancel', () => {
+    const one = across().difference.uncertainty;
+    const two = across((document) => (document.frameFacts[ID.other]!.cameraId = null)).difference.uncertainty;
+    expect(two.calibration).toBeGreaterThan(10 * one.calibration);
+  });
+
+  test('a setting of the frame is not shared with another frame, one of the visit is', () => {
+    const ofVisit = across().difference.uncertainty;
+    const ofFrames = across((document) => {
+      for (const [i, id] of [ID.frame, ID.other].entries()) {
+        const value = { ...NO_SETTINGS, level: 'frame' as const, ownerId: id, emissivity: 0.95, reflectedC: 20 };
+        document.rows.settings[`s${i}`] = { id: `s${i}`, version: 1, value };
+      }
+    }).difference.uncertainty;
+    expect(ofFrames.emissivity).toBeGreaterThan(ofVisit.emissivity);
+    expect(ofFrames.reflected).toBeGreaterThan(ofVisit.reflected);
+  });
 });

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import { thumbnailOf } from '@core/frame/thumbnail';
-import type { Measure } from '@core/frame/metric';
+import { measureAfterTurn, photoAfterTurn } from '@core/frame/afterTurn';
 import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/frame/reshape';
 import type { Database } from '../connection';
 import { frame, photo, probe, region } from '../schema';
@@ -64,35 +64,4 @@ export async function turnFrame(db: Database, id: string, turn: Turn): Promise<v
         .where(eq(photo.id, row.id));
     }
   });
-}
-
-function measureAfterTurn(measure: Measure | null, width: number, height: number, turn: Turn): Measure | null {
-  if (!measure) return null;
-  const to = ([x, y]: readonly [number, number]) => turnedPoint(x, y, width, height, turn);
-  if (measure.kind === 'length') return { ...measure, from: to(measure.from), to: to(measure.to) };
-  const [a, b, c, d] = measure.corners.map(to) as [[number, number], [number, number], [number, number], [number, number]];
-  const sides = { widthM: measure.widthM, heightM: measure.heightM };
-  const across = { widthM: measure.heightM, heightM: measure.widthM };
-  // Corners go on from the upper left, as they are seen now.
-  switch (turn) {
-    case 'left':
-      return { kind: 'plane', corners: [b, c, d, a], ...across };
-    case 'right':
-      return { kind: 'plane', corners: [d, a, b, c], ...across };
-    case 'half':
-      return { kind: 'plane', corners: [c, d, a, b], ...sides };
-    case 'mirror':
-      return { kind: 'plane', corners: [b, a, d, c], ...sides };
-  }
-}
-
-/** Turns add up; after a mirroring they go the other way round. */
-function photoAfterTurn(
-  { quarters, mirrored, width, height }: { quarters: number; mirrored: boolean; width: number; height: number },
-  turn: Turn,
-) {
-  if (turn === 'mirror') return { quarters, mirrored: !mirrored, width, height };
-  const by = { left: 3, right: 1, half: 2 }[turn] * (mirrored ? -1 : 1);
-  const sides = turn === 'half' ? { width, height } : { width: height, height: width };
-  return { quarters: (quarters + by + 4) % 4, mirrored, ...sides };
 }

@@ -1,7 +1,18 @@
 import { CoreError, type CoreErrorData } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
+import type { Basis, FrameWarning } from '@core/frame/frame';
 import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
-import type { ImportPlace } from './useImport';
+import type { Side } from '@core/visit/rows';
+
+/** Where on the round the files come from, and how they are read. */
+export interface ImportPlace {
+  roomId: string | null;
+  side: Side;
+  surfaceId?: string | null;
+  stopKey?: string | null;
+  cameraId?: string | null;
+  allowMissing?: boolean;
+  basis?: Basis;
+}
 
 export interface ImportedFile {
   fileName: string;

@@ -1,11 +1,9 @@
 'use client';
 
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import type { Basis } from '@core/frame/frame';
-import type { Side } from '@core/visit/rows';
-import { sendFile, sendZip, type ImportedFile } from './send';
+import { sendFile, sendZip, type ImportedFile, type ImportPlace } from './send';
 
-export type { ImportedFile } from './send';
+export type { ImportedFile, ImportPlace } from './send';
 
 /** As many as the server decodes at once. */
 const AT_ONCE = 2;
@@ -20,17 +18,6 @@ export interface ImportState {
   files: ImportedFile[];
   /** Files a second, over the whole import. */
   rate: number;
-}
-
-/** Where on the round the files come from, and how they are read. */
-export interface ImportPlace {
-  roomId: string | null;
-  side: Side;
-  surfaceId?: string | null;
-  stopKey?: string | null;
-  cameraId?: string | null;
-  allowMissing?: boolean;
-  basis?: Basis;
 }
 
 const IDLE: ImportState = { running: false, total: 0, files: [], rate: 0 };
