@@ -132,6 +132,11 @@ export function bench(): { document: unknown; refused: boolean } {
   const corrected = new Float32Array(frame.values.length);
   const pixels = new Uint32Array(frame.values.length);
   const spans = spansOf({ kind: 'box', x: 200, y: 150, width: 100, height: 100 }, frame.width, frame.height);
+  // A star of twenty corners with some 50 000 pixels in it.
+  const star = Array.from({ length: 20 }, (_, i): [number, number] => {
+    const reach = i % 2 === 0 ? 170 : 105;
+    return [320 + 1.4 * reach * Math.cos((Math.PI * i) / 10), 240 + reach * Math.sin((Math.PI * i) / 10)];
+  });
   const tiff = writeTiff(frame, nodeCodecs);
   const npy = writeNpy(frame);
   const png = writePng(frame, nodeCodecs);
@@ -153,6 +158,7 @@ export function bench(): { document: unknown; refused: boolean } {
   } = medians({
     correct: () => correctValues(frame.values, line, corrected),
     statistics: () => regionStatistics(corrected, frame.width, spans),
+    polygon: () => regionStatistics(corrected, frame.width, spansOf({ kind: 'poly', points: star }, frame.width, frame.height)),
     colour: () => colourFrame(frame.values, frame.width, line, { low: 12, high: 22, map: 'hearth' }, pixels),
     tiff: () => readFrame(tiff, nodeCodecs),
     csv: () => readFrame(csv, nodeCodecs),

@@ -349,6 +349,15 @@ test('a difference across two frames says so, and holds the camera’s repeatabi
   await expect(page.getByRole('dialog')).toBeHidden();
   await saved(page);
   expect(Object.values((await document(page, visit)).rows.finding)).toHaveLength(1);
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await expect(difference(page)).toContainText(/−6\.\d K/);
+  await expect(page.getByText(/lies on another frame/)).toBeVisible();
+  await page.getByRole('link', { name: /Report/ }).click();
+  await expect(page.getByText(/lies on another frame/)).toBeVisible();
+  // A link to a finding's region opens the bench with that region chosen.
+  await page.goBack();
+  await page.getByRole('button', { name: 'Open on the bench' }).click();
+  await expect(ledger(page).getByRole('button', { name: /box 2/, pressed: true })).toBeVisible();
 });
 
 test('ten differences are read with at most 45 inputs', async ({ page }) => {
@@ -400,6 +409,10 @@ test('a picture without data takes typed values and is never measured on', async
   await expect(view).toContainText('sill 11.5 °C typed');
   const stored = Object.values((await document(page, visit)).rows.photo)[0]!.value;
   expect(stored.typed).toMatchObject({ highC: 24, lowC: null });
+  // The report shows it as what it is.
+  await page.getByRole('link', { name: /Report/ }).click();
+  await expect(page.getByRole('heading', { name: 'Pictures without data' })).toBeVisible();
+  await expect(page.getByText('11.5 °C, typed')).toBeVisible();
 });
 
 test('a frame is turned with its regions and its photo, and back', async ({ page }) => {

@@ -366,6 +366,7 @@ function figureOf(
 ): Figure {
   const { width, height } = document.frameFacts[frameId]!;
   const scale = steadyScaleFor(document, frameId, anchor);
+  const leftOut = leftOutOf(document, frameId);
   const around = anchor.name
     ? `${anchor.source === 'visit' ? 'the visit’s reference' : 'the reference'}, ${anchor.name}`
     : 'the mean of the frame';
@@ -374,21 +375,41 @@ function figureOf(
     width,
     height,
     line: lineFor(document, frameId),
-    leftOut: leftOutOf(document, frameId),
+    leftOut,
     scale,
     scaleEnds: {
       low: `${format.temperature(scale.low, unit)} (${format.signedDifference(scale.low - anchor.celsius, unit)})`,
       high: `${format.temperature(scale.high, unit)} (${format.signedDifference(scale.high - anchor.celsius, unit)})`,
     },
-    scaleWords:
-      `${COLOUR_MAPS[scale.map].label}: ${format.difference(scale.high - scale.low, unit)} around ${around} at ${format.temperature(anchor.celsius, unit)}, ` +
-      `the same span on every picture of this visit.${isNarrow(scale) ? ' All colours lie within very little.' : ''} Striped: beyond the colours.`,
+    scaleWords: scaleWordsOf(
+      document,
+      scale,
+      `${around} at ${format.temperature(anchor.celsius, unit)}`,
+      leftOut.length > 0,
+      unit,
+    ),
     marks: regions.map(({ id, mean, reference }) => {
       const { name, shape } = document.rows.region[id]!.value;
       const spans = shape.kind === 'beyond' ? pixelsOf(document, id, values) : undefined;
       return { id, shape, spans, text: `${name} ${format.bareTemperature(mean, unit)}`, reference };
     }),
   };
+}
+
+/** What the colours of a picture mean, in words. */
+function scaleWordsOf(document: VisitDocument, scale: Scale, around: string, hasLeftOut: boolean, unit: DisplayUnit): string {
+  const { fixed } = visitRow(document).value.span;
+  const span = format.difference(scale.high - scale.low, unit);
+  const tied = fixed ? `${span} between fixed temperatures` : `${span} around ${around}`;
+  return [
+    `${COLOUR_MAPS[scale.map].label}: ${tied}, the same span on every picture of this visit.`,
+    isNarrow(scale) && 'All colours lie within very little.',
+    'Striped: beyond the colours.',
+    scale.shade && `Shaded: ${scale.shade.side} than ${format.temperature(scale.shade.celsius, unit)}.`,
+    hasLeftOut && 'Hatched: left out by hand.',
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 /** Where a value was found, when somebody said. */

@@ -127,6 +127,71 @@ describe('the report', () => {
     expect(level.answer).toContain('none lies outside the noise');
   });
 
+  test('a difference across two frames says where the other region lies, and shows only its own frame', () => {
+    const document = visitDocument();
+    const sound = document.rows.region[ID.sound]!;
+    document.rows.region.far = { ...sound, id: 'far', value: { ...sound.value, frameId: ID.other, name: 'far wall' } };
+    document.rows.finding[ID.finding]!.value.thatRegionId = 'far';
+    expect(framesOfReport(document)).toEqual(expect.arrayContaining([ID.frame, ID.other]));
+    const { stated } = buildReport(document, () => wallPixels(), 'C').findings[0]!;
+    expect(stated!.across).toMatch(/“far wall” lies on another frame, Front room · Chimney/);
+    expect(stated!.figure.marks.map(({ id }) => id)).toEqual([ID.suspect]);
+  });
+
+  test('fixed colours, shades and what was left out are told with the picture', () => {
+    const document = visitDocument();
+    const { span } = document.rows.visit[ID.visit]!.value;
+    span.fixed = { lowC: 10, highC: 20 };
+    span.shade = { side: 'colder', from: 'zero', offsetK: 12 };
+    const words = buildReport(document, () => wallPixels(), 'C').findings[0]!.stated!.figure.scaleWords;
+    expect(words).toContain('10.0 K between fixed temperatures');
+    expect(words).toContain('Shaded: colder than 12.0 °C.');
+    expect(words).not.toContain('Hatched');
+  });
+
+  test('pictures without data stand with what was typed, and only as typed', () => {
+    const document = visitDocument();
+    const value = {
+      frameId: null,
+      name: 'Screen',
+      role: 'view' as const,
+      stopKey: null,
+      discarded: false,
+      evidence: true,
+      typed: { spots: [{ x: 0.5, y: 0.5, celsius: 11.5, words: 'sill' }], lowC: 8, highC: null },
+      alignment: null,
+      quarters: 0,
+      mirrored: false,
+    };
+    document.rows.photo = {
+      e: { id: 'e', version: 1, value },
+      p: { id: 'p', version: 1, value: { ...value, evidence: false } },
+    };
+    const { evidence } = buildReport(document, () => wallPixels(), 'C');
+    expect(evidence).toEqual([
+      {
+        photoId: 'e',
+        name: 'Screen',
+        facts: [
+          { label: 'sill', value: '11.5 °C, typed' },
+          { label: 'Cold end of its scale', value: '8.0 °C, typed' },
+        ],
+      },
+    ]);
+  });
+
+  test('settings that an experiment found say so; what was left out goes with the picture', () => {
+    const document = visitDocument();
+    const settings = document.rows.settings[ID.settings]!;
+    settings.value = { ...settings.value, emissivity: 0.31, emissivityU: 0.03, emissivityFrom: 'tape, 19:12' };
+    const base = document.rows.region[ID.sound]!;
+    const shape = { kind: 'box' as const, x: 0, y: 0, width: 4, height: 4 };
+    document.rows.region.out = { ...base, id: 'out', value: { ...base.value, name: 'radiator', role: 'leftOut', shape } };
+    const finding = buildReport(document, () => wallPixels(), 'C').findings[0]!;
+    expect(finding.settings[0]!.value).toBe('0.31, tape, 19:12 (set for the visit)');
+    expect(finding.stated!.figure.leftOut).toEqual([shape]);
+  });
+
   test('without findings it says so', () => {
     const document = visitDocument();
     document.rows.finding = {};

@@ -1,6 +1,7 @@
 'use client';
 
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
+import { spansOfAll } from '@core/frame/region';
 import type { Figure } from '@core/report/model';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { Marks } from '@ui/picture/Marks';
@@ -15,6 +16,10 @@ export function FigureView({ figure, values, label }: { figure: Figure; values: 
   const size = useSize(box);
   const stage = size && { width: size.width, height: Math.round((size.width * figure.height) / figure.width) };
   const placement = stage && fitPlacement(figure, stage);
+  const leftOut = useMemo(
+    () => spansOfAll(figure.leftOut, figure.width, figure.height),
+    [figure.leftOut, figure.width, figure.height],
+  );
   return (
     <figure className={styles.figure}>
       <div ref={box} className={styles.picture} style={{ aspectRatio: `${figure.width} / ${figure.height}` }}>
@@ -25,6 +30,7 @@ export function FigureView({ figure, values, label }: { figure: Figure; values: 
               values={values}
               line={figure.line}
               scale={figure.scale}
+              leftOut={leftOut}
               stage={stage}
               placement={placement}
               label={label}

@@ -12,10 +12,13 @@ import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 export function AfterImport({
   files,
   onAllSame,
+  onChoose,
 }: {
   files: ImportedFile[];
   /** Adds files again, with pixels without a value allowed. */
   onAllSame(names: ReadonlySet<string>): void;
+  /** Chooses the frames that came in, for what is done to many at once. */
+  onChoose(ids: ReadonlySet<string>): void;
 }) {
   const { document, edit } = useVisit();
   const [kept, setKept] = useState(0);
@@ -48,8 +51,17 @@ export function AfterImport({
     edit('Kept as a sequence', edits);
     setKept(runs.length);
   };
+  const fresh = files.flatMap(({ id, outcome }) => (outcome === 'frame' && id ? [id] : []));
   return (
     <>
+      {fresh.length > 1 && (
+        <p>
+          Settings for all of them, or values that the camera had computed already?{' '}
+          <Button size="small" onClick={() => onChoose(new Set(fresh))}>
+            Choose the new frames
+          </Button>
+        </p>
+      )}
       {runs.length > 0 && kept === 0 && (
         <p>
           {runs.map(({ name, ids: members }) => `${members.length} frames of “${name}” count up like a recording. `).join('')}

@@ -238,6 +238,10 @@ export function Bench() {
       <ImportPanel state={files.state} onCancel={files.cancel} onDismiss={files.dismiss}>
         <AfterImport
           files={files.state.files}
+          onChoose={(ids) => {
+            setChosen(ids);
+            files.dismiss();
+          }}
           onAllSame={(names) =>
             take(
               offered.current.filter(({ name }) => names.has(name)),

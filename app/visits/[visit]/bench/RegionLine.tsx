@@ -1,13 +1,14 @@
 'use client';
 
-import { AreaChartOutlined, DeleteOutlined, ForwardOutlined, RedoOutlined } from '@ant-design/icons';
-import { Button, Input, InputNumber, Tooltip } from 'antd';
+import { AreaChartOutlined, DeleteOutlined, ForwardOutlined, LinkOutlined, RotateRightOutlined } from '@ant-design/icons';
+import { App, Button, Input, InputNumber, Tooltip } from 'antd';
 import { useState } from 'react';
 import type { Shape } from '@core/frame/region';
 import { turnedShape } from '@core/frame/reshape';
 import { nameSchema } from '@core/visit/fields';
 import type { Row } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
 import { areaWords, lengthWords } from './lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
@@ -32,8 +33,14 @@ interface Props {
 /** One region with its number; chosen, with all that is known of it and can be done to it. */
 export function RegionLine({ frame, region, reference, selected, regions, next, onSelect, onChart }: Props) {
   const units = useUnits();
+  const { document } = useVisit();
+  const { message } = App.useApp();
   const { row, reading, problem, size } = region;
   const { role, shape } = row.value;
+  const copyLink = async () => {
+    await navigator.clipboard.writeText(`${window.location.origin}/visits/${document.visitId}/bench/${frame.id}/${row.id}`);
+    void message.success('Link copied.', 2);
+  };
   const sign = reference ? '◆' : role === 'leftOut' ? '▨' : role === 'length' ? '↔' : SIGNS[shape.kind];
   return (
     <li className={styles.region} data-selected={selected} data-reference={reference}>
@@ -103,12 +110,20 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
               <Tooltip title="Turn by 15° (comma and point turn by a degree)">
                 <Button
                   size="small"
-                  icon={<RedoOutlined />}
+                  icon={<RotateRightOutlined />}
                   aria-label={`Turn ${row.value.name}`}
                   onClick={() => regions.reshape(row.id, (one) => turnedShape(one, 15), 'Region turned')}
                 />
               </Tooltip>
             )}
+            <Tooltip title="Copy a link to this region">
+              <Button
+                size="small"
+                icon={<LinkOutlined />}
+                aria-label={`Link to ${row.value.name}`}
+                onClick={() => void copyLink()}
+              />
+            </Tooltip>
             {next && (
               <Tooltip title={`Copy to the next frame, ${next.value.name}`}>
                 <Button

@@ -21,6 +21,7 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
     edit(label, [{ entity: 'finding', rowId: row.id, value: { ...value, ...next } }]);
   };
   const pixels = values(value.frameId);
+  const otherPixels = values(document.rows.region[value.thatRegionId]!.value.frameId);
   const { stated } = finding;
   return (
     <article className={styles.sheet} aria-label={`Finding ${finding.number}`}>
@@ -29,7 +30,7 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
           Finding {finding.number} · {finding.place} · {finding.takenAt}
         </span>
         <span className={styles.acts}>
-          <Link href={`/visits/${document.visitId}/bench/${value.frameId}`}>
+          <Link href={`/visits/${document.visitId}/bench/${value.frameId}/${value.thisRegionId}`}>
             <Button>Open on the bench</Button>
           </Link>
           <Popconfirm
@@ -49,7 +50,7 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
         stored={value.title}
         onKeep={(title) => change('Finding renamed', { title })}
       />
-      {stated && pixels ? (
+      {stated && pixels && otherPixels ? (
         <>
           <div className={styles.pair}>
             <FigureView
@@ -81,7 +82,8 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
             <DifferenceHero
               thisName={stated.this.name}
               thatName={stated.that.name}
-              comparison={compareRegions(document, value.thisRegionId, value.thatRegionId, pixels)}
+              comparison={compareRegions(document, value.thisRegionId, value.thatRegionId, pixels, otherPixels)}
+              more={stated.across ?? undefined}
             />
             <table className={styles.table}>
               <thead>

@@ -72,6 +72,21 @@ export function ReportPreview() {
       {report.findings.map((finding) => (
         <FindingPage key={finding.id} finding={finding} values={values} />
       ))}
+      {report.evidence.length > 0 && (
+        <article className={styles.sheet}>
+          <h2 className={styles.title}>Pictures without data</h2>
+          {report.evidence.map(({ photoId, name, facts }) => (
+            <section key={photoId}>
+              <h3>{name}</h3>
+              <p className={styles.quiet}>A picture without data: nothing was measured on it.</p>
+              <div className={styles.pair}>
+                <img src={`/api/photos/${photoId}/file`} alt={`Picture without data ${name}`} />
+                <Facts facts={facts} />
+              </div>
+            </section>
+          ))}
+        </article>
+      )}
       <article className={styles.sheet}>
         <h2 className={styles.title}>What was looked at</h2>
         <Facts facts={report.coverage} />
@@ -125,6 +140,7 @@ function FindingPage({ finding, values }: { finding: ReportFinding; values(frame
               {stated.difference.value} {stated.difference.plusMinus}
             </b>
             <span>{stated.difference.words}</span>
+            {stated.across && <span className={styles.quiet}>{stated.across}</span>}
           </div>
           <Facts
             facts={[stated.this, stated.that].map((region, i) => ({
