@@ -8,7 +8,7 @@ import { probeReading, sourcesFor } from '@core/visit/derive';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
-import { probesOf } from '../probes';
+import { probesOf } from '../ledger/probes';
 import {
   LevelSelect,
   OutcomeView,

@@ -2,7 +2,7 @@ import { boundsOf, type DrawnShape, type Shape } from '@core/frame/region';
 import { movedShape, outlineOf } from '@core/frame/reshape';
 import { markBox, type Placement } from '@core/report/markPath';
 import { pixelAt, type Size } from '@ui/picture/placement';
-import type { DrawingTool } from './view';
+import type { DrawingTool } from '../view';
 
 /** What a drag on the picture is doing, and the shape that it would leave behind. Pure, for the stage and its tests. */
 

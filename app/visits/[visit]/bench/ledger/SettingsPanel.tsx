@@ -24,9 +24,9 @@ import type { VisitDocument } from '@core/visit/document';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { materialUncertainty, materialWords } from '@core/radiometry/materials';
-import { Experiments } from './Experiments';
+import { Experiments } from '../experiments/Experiments';
 import { MaterialSelect } from './MaterialSelect';
-import type { BenchFrame, RegionReading } from './useBenchFrame';
+import type { BenchFrame, RegionReading } from '../useBenchFrame';
 import styles from './SettingsPanel.module.css';
 
 const ORIGINS: Record<Origin, string> = {

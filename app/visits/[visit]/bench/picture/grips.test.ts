@@ -1,6 +1,6 @@
 import type { DrawnShape } from '@core/frame/region';
 import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip } from './grips';
-import { areaWords, lengthWords } from './lengthWords';
+import { areaWords, lengthWords } from '../lengthWords';
 
 const SIZE = { width: 80, height: 60 };
 const at = { x: 10, y: 20, zoom: 4 };

@@ -7,8 +7,8 @@ import { useSize } from '@ui/picture/useSize';
 import type { Row } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from './useBenchFrame';
-import type { View } from './view';
+import type { BenchFrame } from '../useBenchFrame';
+import type { View } from '../view';
 import styles from './Photo.module.css';
 
 /** The daylight photo of the frame, beside it, with the same regions on it; while both are brought in line, places are marked on it. */

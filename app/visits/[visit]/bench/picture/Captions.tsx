@@ -2,9 +2,9 @@
 
 import { isNarrow, type Scale } from '@core/scale/scale';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { BenchFrame } from './useBenchFrame';
-import type { View } from './view';
-import styles from './Bench.module.css';
+import type { BenchFrame } from '../useBenchFrame';
+import type { View } from '../view';
+import styles from '../Bench.module.css';
 
 /** What the colours mean, in a sentence beneath the picture. */
 export function Captions({ frame, scale, colours }: { frame: BenchFrame; scale: Scale; colours: View['colours'] }) {

@@ -9,18 +9,18 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { Captions } from './Captions';
 import { ChartPanel } from './ChartPanel';
 import { ColoursMenu } from './ColoursMenu';
-import { lengthWords } from './lengthWords';
-import { MatchBar } from './MatchBar';
-import { PhotoBeside } from './PhotoBeside';
-import { PhotoOver } from './PhotoOver';
+import { lengthWords } from '../lengthWords';
+import { MatchBar } from '../photo/MatchBar';
+import { PhotoBeside } from '../photo/PhotoBeside';
+import { PhotoOver } from '../photo/PhotoOver';
 import { PictureStage } from './PictureStage';
 import { ScaleRibbon } from './ScaleRibbon';
 import { SequenceBar } from './SequenceBar';
-import { useOutOfLine } from './useOutOfLine';
-import type { BenchFrame } from './useBenchFrame';
-import type { RegionEdits } from './useRegions';
-import type { View, ViewAction } from './view';
-import styles from './Bench.module.css';
+import { useOutOfLine } from '../photo/useOutOfLine';
+import type { BenchFrame } from '../useBenchFrame';
+import type { RegionEdits } from '../useRegions';
+import type { View, ViewAction } from '../view';
+import styles from '../Bench.module.css';
 
 interface Props {
   frame: BenchFrame;

@@ -4,7 +4,7 @@ import type { Placement } from '@core/report/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/visit/rows';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from './useBenchFrame';
+import type { BenchFrame } from '../useBenchFrame';
 import styles from './Photo.module.css';
 
 /** The photo over the frame, as much of it as is wanted. */

@@ -15,9 +15,9 @@ import { ProbeList } from './ProbeList';
 import { RegionLine } from './RegionLine';
 import { SettingsPanel } from './SettingsPanel';
 import { UncertaintyParts } from './UncertaintyParts';
-import type { BenchFrame, RegionReading } from './useBenchFrame';
-import type { RegionEdits } from './useRegions';
-import type { View, ViewAction } from './view';
+import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { RegionEdits } from '../useRegions';
+import type { View, ViewAction } from '../view';
 import styles from './Ledger.module.css';
 
 interface Props {

@@ -8,7 +8,7 @@ import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/derive';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 import { ApplySettings } from './ApplySettings';
-import { useTurn } from './useTurn';
+import { useTurn } from '../useTurn';
 import styles from './ChosenBar.module.css';
 
 interface Props {

@@ -5,9 +5,9 @@ import { useEffect, useState } from 'react';
 import { isOutOfLine, type LineCheck } from '@core/frame/outOfLine';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/visit/rows';
-import type { AlignWorker } from '../../../../workers/align';
+import type { AlignWorker } from '../../../../../workers/align';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from './useBenchFrame';
+import type { BenchFrame } from '../useBenchFrame';
 
 /** Width to which a photo is brought before its edges are looked at. */
 const LOOK_COLUMNS = 320;
@@ -22,7 +22,7 @@ export function useOutOfLine(frame: BenchFrame | null, photo: Row<'photo'> | nul
     if (!looking || !frame || !photo || !place || found?.key === key) return;
     let gone = false;
     const image = new Image();
-    const thread = new Worker(new URL('../../../../workers/align.ts', import.meta.url), { type: 'module' });
+    const thread = new Worker(new URL('../../../../../workers/align.ts', import.meta.url), { type: 'module' });
     const worker = wrap<AlignWorker>(thread);
     image.onload = async () => {
       const { width, height } = frame.facts;

@@ -10,9 +10,9 @@ import { probeValueSchema } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { probesOf } from './probes';
-import type { BenchFrame, RegionReading } from './useBenchFrame';
+import type { BenchFrame, RegionReading } from '../useBenchFrame';
 import styles from './Ledger.module.css';
-import dialog from './Dialogs.module.css';
+import dialog from '../Dialogs.module.css';
 
 /** What a contact thermometer showed beside the frame, with its own ±, and how far the frame's reading there is from it. */
 export function ProbeList({ frame, selected }: { frame: BenchFrame; selected: RegionReading | null }) {

@@ -6,7 +6,7 @@ import { measureSchema, type Measure } from '@core/frame/metric';
 import { boundsOf } from '@core/frame/region';
 import type { Row } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from './useBenchFrame';
+import type { BenchFrame } from '../useBenchFrame';
 import styles from './KnownSize.module.css';
 
 /** Says how long a line is, or that four corners are a rectangle of known sides: sizes on this frame follow from that. */

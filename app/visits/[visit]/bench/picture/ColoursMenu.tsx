@@ -9,7 +9,7 @@ import { MARKS, steadySpanSchema, type ShadeRule, type SteadySpan } from '@core/
 import { visitRow } from '@core/visit/derive';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from './useBenchFrame';
+import type { BenchFrame } from '../useBenchFrame';
 import styles from './ColoursMenu.module.css';
 
 const MARK_WORDS: Record<(typeof MARKS)[number], string> = {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { framesOf, siteOf } from '@core/visit/derive';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { useVisit } from '@ui/visit/VisitProvider';
-import dialog from './Dialogs.module.css';
+import dialog from '../Dialogs.module.css';
 
 /** A camera's clock, set right once for all its frames: what one frame says, and when it really was. */
 export function CameraClock({ frameId, onClose }: { frameId: string; onClose(): void }) {

@@ -6,8 +6,8 @@ import { alignmentFrom, withAlignment, type MatchedPoint } from '@core/frame/ali
 import { settingsFor } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from './useBenchFrame';
-import type { View, ViewAction } from './view';
+import type { BenchFrame } from '../useBenchFrame';
+import type { View, ViewAction } from '../view';
 import styles from './Photo.module.css';
 
 /** Leads through the matching of two or three places, and keeps what comes out: for this pair, and for the camera at this distance. */

@@ -7,8 +7,8 @@ import { LEAST_SPAN_K, type Scale } from '@core/scale/scale';
 import { scaleGradient } from '@ui/picture/ScaleBar';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { BenchFrame } from './useBenchFrame';
-import type { View } from './view';
+import type { BenchFrame } from '../useBenchFrame';
+import type { View } from '../view';
 import styles from './ScaleRibbon.module.css';
 
 interface Props {

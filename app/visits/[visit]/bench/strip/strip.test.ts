@@ -1,6 +1,6 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import { NOTHING_TYPED } from '@core/visit/rows';
-import { photoOf, photoUrl, placeOfPhoto } from './photoAlignment';
+import { photoOf, photoUrl, placeOfPhoto } from '../photo/photoAlignment';
 import { momentsOf, stepsOf, stripItems } from './strip';
 
 const photo = (id: string, change: object = {}) => ({

@@ -26,9 +26,9 @@ import { radiometricSettings } from '@core/radiometry/settings';
 import { conditionsOf, measuredFrame, settingsFor } from '@core/visit/derive';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { lengthWords } from './lengthWords';
-import type { BenchFrame, RegionReading } from './useBenchFrame';
-import type { View, ViewAction } from './view';
+import { lengthWords } from '../lengthWords';
+import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { View, ViewAction } from '../view';
 import styles from './ChartPanel.module.css';
 
 interface Props {

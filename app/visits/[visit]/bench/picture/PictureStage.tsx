@@ -11,9 +11,9 @@ import { fitPlacement, held, pixelAt, zoomedAt } from '@ui/picture/placement';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
 import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip, type Point } from './grips';
-import { lengthWords } from './lengthWords';
-import type { BenchFrame } from './useBenchFrame';
-import type { View, ViewAction } from './view';
+import { lengthWords } from '../lengthWords';
+import type { BenchFrame } from '../useBenchFrame';
+import type { View, ViewAction } from '../view';
 import styles from './PictureStage.module.css';
 
 interface Props {

@@ -2,11 +2,11 @@
 
 import { Modal, Segmented } from 'antd';
 import { useState } from 'react';
-import { ContactExperiment } from './experiments/ContactExperiment';
-import { FoilExperiment } from './experiments/FoilExperiment';
-import { PalmExperiment } from './experiments/PalmExperiment';
-import { TapeExperiment } from './experiments/TapeExperiment';
-import type { BenchFrame } from './useBenchFrame';
+import { ContactExperiment } from './ContactExperiment';
+import { FoilExperiment } from './FoilExperiment';
+import { PalmExperiment } from './PalmExperiment';
+import { TapeExperiment } from './TapeExperiment';
+import type { BenchFrame } from '../useBenchFrame';
 
 type Kind = 'foil' | 'tape' | 'contact' | 'palm';
 

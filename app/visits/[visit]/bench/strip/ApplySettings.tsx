@@ -9,8 +9,8 @@ import { settingsFor, settingsRow } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
-import { BasisFields } from './BasisFields';
-import dialog from './Dialogs.module.css';
+import { BasisFields } from '../ledger/BasisFields';
+import dialog from '../Dialogs.module.css';
 
 const LABELS: Record<SettingName, string> = {
   emissivity: 'Emissivity',

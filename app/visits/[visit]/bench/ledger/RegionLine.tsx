@@ -10,10 +10,10 @@ import type { Row } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
-import { areaWords, lengthWords } from './lengthWords';
+import { areaWords, lengthWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
-import type { BenchFrame, RegionReading } from './useBenchFrame';
-import type { RegionEdits } from './useRegions';
+import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { RegionEdits } from '../useRegions';
 import styles from './Ledger.module.css';
 
 const SIGNS: Record<Shape['kind'], string> = { spot: '+', box: '▭', ellipse: '◯', line: '╱', poly: '⬠', beyond: '◪' };

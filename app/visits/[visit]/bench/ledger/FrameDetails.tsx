@@ -11,8 +11,8 @@ import { frameValueSchema, type Row, type Side } from '@core/visit/rows';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { BasisFields } from './BasisFields';
-import { lengthWords } from './lengthWords';
-import { useTurn } from './useTurn';
+import { lengthWords } from '../lengthWords';
+import { useTurn } from '../useTurn';
 import styles from './FrameDetails.module.css';
 
 /** Where a frame was taken and what it is called; without a place it means nothing next week. */
