@@ -68,7 +68,7 @@ test.describe('on a touch screen', () => {
     await expect(regions(page)).toHaveCount(1);
 
     await page.keyboard.press('Escape');
-    const width = async () => (await page.locator('svg rect[class*="over"]').first().boundingBox())!.width;
+    const width = async () => (await page.locator('svg path[class*="over"]').first().boundingBox())!.width;
     const before = await width();
     await touch('touchStart', [
       { x: x - 30, y, id: 1 },

@@ -1,3 +1,4 @@
+import { NO_SETTINGS } from '../core/radiometry/settings';
 import type { Page } from '@playwright/test';
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
@@ -19,7 +20,7 @@ const regionPut = (frame: string, change = {}) => ({
   entity: 'region',
   rowId: newId(),
   version: 0,
-  value: { frameId: frame, name: 'a', ordinal: 0, shape: { kind: 'spot', x: 3, y: 3 } },
+  value: { frameId: frame, name: 'a', ordinal: 0, role: 'reading', shape: { kind: 'spot', x: 3, y: 3 } },
   ...change,
 });
 
@@ -40,16 +41,7 @@ test('commands are checked, carried out once, and refused when stale', async ({ 
   expect((await send(regionPut(frame, { value: { ...first.value, name: '' } }))).body.error!.code).toBe('bad_input');
   expect((await send(regionPut(newId()))).status).toBeGreaterThanOrEqual(400);
   expect((await send('nonsense')).status).toBe(400);
-  const settings = {
-    level: 'visit',
-    ownerId: visit,
-    emissivity: 7,
-    reflectedC: null,
-    airC: null,
-    humidityPct: null,
-    distanceM: null,
-    transmittance: null,
-  };
+  const settings = { ...NO_SETTINGS, level: 'visit', ownerId: visit, emissivity: 7 };
   expect(
     (await send({ id: newId(), action: 'put', entity: 'settings', rowId: newId(), version: 0, value: settings })).body.error!
       .code,

@@ -35,7 +35,7 @@ export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metri
         )}
         {metric?.kind === 'plane' && <small>Sizes are those of the marked plane.</small>}
       </span>
-      <Popover trigger="click" placement="leftTop" title="This frame" content={<FrameForm key={row.version} row={row} />}>
+      <Popover trigger="click" placement="leftTop" title="This frame" content={<FrameForm row={row} />}>
         <Button size="small" type="text" icon={<EditOutlined />} aria-label="Change what this frame is" />
       </Popover>
     </div>
@@ -52,8 +52,6 @@ const TURNS: { turn: Turn; label: string; words: string }[] = [
 function FrameForm({ row }: { row: Row<'frame'> }) {
   const { document, edit } = useVisit();
   const { turn, turning } = useTurn();
-  const [name, setName] = useState(row.value.name);
-  const checked = frameValueSchema.shape.name.safeParse(name);
   const stated = Object.values(document.rows.finding).some(
     ({ value }) => value.frameId === row.id || document.rows.region[value.thatRegionId]?.value.frameId === row.id,
   );
@@ -61,16 +59,7 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
     edit(label, [{ entity: 'frame', rowId: row.id, value: { ...row.value, ...change } }]);
   return (
     <div className={styles.form}>
-      <label htmlFor="frame-name">Name</label>
-      <Input
-        id="frame-name"
-        value={name}
-        status={checked.success ? '' : 'error'}
-        onChange={(event) => setName(event.target.value)}
-        onBlur={() => checked.success && put('Frame renamed', { name: checked.data })}
-        onPressEnter={(event) => event.currentTarget.blur()}
-      />
-      {!checked.success && <em role="alert">The name {checked.error.issues[0]!.message}.</em>}
+      <FrameName key={row.value.name} name={row.value.name} onName={(name) => put('Frame renamed', { name })} />
       <label htmlFor="frame-room">Room</label>
       <Select
         id="frame-room"
@@ -115,5 +104,25 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
         {stated ? 'A finding states this frame' : 'Take this frame back'}
       </Button>
     </div>
+  );
+}
+
+/** A name that is empty is refused in the field; a good one is kept when the field is left. */
+function FrameName({ name, onName }: { name: string; onName(name: string): void }) {
+  const [typed, setTyped] = useState(name);
+  const checked = frameValueSchema.shape.name.safeParse(typed);
+  return (
+    <>
+      <label htmlFor="frame-name">Name</label>
+      <Input
+        id="frame-name"
+        value={typed}
+        status={checked.success ? '' : 'error'}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => checked.success && onName(checked.data)}
+        onPressEnter={(event) => event.currentTarget.blur()}
+      />
+      {!checked.success && <em role="alert">The name {checked.error.issues[0]!.message}.</em>}
+    </>
   );
 }
