@@ -41,8 +41,12 @@ interface VisitStore {
   /** Labels of what undo and redo would do; null when there is nothing. */
   undoLabel: string | null;
   redoLabel: string | null;
-  /** Takes in what was stored meanwhile, for example by an import. */
-  reload(): Promise<VisitDocument | null>;
+  /**
+   * Takes in what was stored meanwhile, for example by an import.
+   *
+   * @param unhurried - drawn in slices, for hundreds of frames at once
+   */
+  reload(unhurried?: boolean): Promise<VisitDocument | null>;
   pixels: PixelStore;
   thumbs: PixelStore;
 }
@@ -92,22 +96,27 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     latest.current = document;
   }, [document]);
 
-  const reload = useCallback(async () => {
-    for (;;) {
-      await saver.idle();
-      const response = await fetch(`/api/visits/${initial.visitId}/document`);
-      if (!response.ok) return null;
-      const fresh = (await response.json()) as VisitDocument;
-      // Something was changed while it was on its way: what came is older than what is shown.
-      if (saver.busy) continue;
-      saver.replaceVersions(versionsOf(fresh));
-      pixels.know(fresh.frameFacts);
-      thumbs.know(fresh.frameFacts);
-      // Hundreds of frames at once: drawn in slices, so that the hand is never held up.
-      startTransition(() => dispatch({ kind: 'loaded', document: fresh }));
-      return fresh;
-    }
-  }, [initial.visitId, saver, pixels, thumbs]);
+  const reload = useCallback(
+    async (unhurried = false) => {
+      for (;;) {
+        await saver.idle();
+        const response = await fetch(`/api/visits/${initial.visitId}/document`);
+        if (!response.ok) return null;
+        const fresh = (await response.json()) as VisitDocument;
+        // Something was changed while it was on its way: what came is older than what is shown.
+        if (saver.busy) continue;
+        saver.replaceVersions(versionsOf(fresh));
+        pixels.know(fresh.frameFacts);
+        thumbs.know(fresh.frameFacts);
+        const load = () => dispatch({ kind: 'loaded', document: fresh });
+        // Drawn in slices only where nothing waits for it: what is changed next has to find what was loaded.
+        if (unhurried) startTransition(load);
+        else load();
+        return fresh;
+      }
+    },
+    [initial.visitId, saver, pixels, thumbs],
+  );
 
   useEffect(() => {
     saver.listen({

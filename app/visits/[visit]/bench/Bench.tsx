@@ -85,8 +85,8 @@ export function Bench() {
   const { scale, setScale, fit, fixed } = useScale(frame, view, dispatch);
   const comparison = frame && comparisonFor(document, frame, view.selectedId, view.againstId, pixelsOf);
   const regions = useRegions(frame, view, dispatch);
-  // The ledger comes a moment after the picture: both at once would hold up the hand.
-  const told = useDeferredValue(frame, null);
+  // The ledger first comes a moment after the picture: both at once would hold up the hand. What it shows is never old.
+  const ledgerDue = useDeferredValue(frame !== null, false);
   const strip = useDeferredValue(items, NO_ITEMS);
   const photo = frameId ? photoOf(document, frameId) : null;
   const at = steps.indexOf(shownId ?? '');
@@ -114,7 +114,7 @@ export function Bench() {
 
   const onStored = useCallback(
     async (files: ImportedFile[], done: boolean) => {
-      await reload();
+      await reload(true);
       const inOrder = [...files].sort((a, b) => a.fileName.localeCompare(b.fileName, undefined, { numeric: true }));
       const first = inOrder.find((file) => file.outcome === 'frame') ?? inOrder.find((file) => file.outcome === 'duplicate');
       if (done && first?.id) show(first.id);
@@ -214,9 +214,9 @@ export function Bench() {
                   onFit={fit}
                   onShow={show}
                 />
-                {told && (
+                {ledgerDue && (
                   <Ledger
-                    frame={told}
+                    frame={frame}
                     view={view}
                     dispatch={dispatch}
                     comparison={comparison}
