@@ -355,8 +355,8 @@ test('a difference across two frames says so, and holds the camera’s repeatabi
   await page.getByRole('link', { name: /Report/ }).click();
   await expect(page.getByText(/lies on another frame/)).toBeVisible();
   // A link to a finding's region opens the bench with that region chosen.
-  await page.goBack();
-  await page.getByRole('button', { name: 'Open on the bench' }).click();
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await page.getByText('Open on the bench').click();
   await expect(ledger(page).getByRole('button', { name: /box 2/, pressed: true })).toBeVisible();
 });
 
