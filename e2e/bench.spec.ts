@@ -74,11 +74,13 @@ test.describe('on a touch screen', () => {
       { x: x - 30, y, id: 1 },
       { x: x + 30, y, id: 2 },
     ]);
-    for (const spread of [50, 80, 110]) {
+    for (const spread of [40, 60, 80, 100, 120, 140]) {
       await touch('touchMove', [
         { x: x - spread, y, id: 1 },
         { x: x + spread, y, id: 2 },
       ]);
+      // Fingers are slower than a script: each move is seen for itself.
+      await page.waitForTimeout(40);
     }
     await touch('touchEnd', []);
     await expect.poll(width).toBeGreaterThan(before * 1.5);
