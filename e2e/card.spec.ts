@@ -430,6 +430,8 @@ test('a frame is turned with its regions and its photo, and back', async ({ page
   await page.getByRole('button', { name: 'Turn to the right' }).click();
   await expect(page.getByRole('img', { name: /120 by 160 pixels/ })).toBeVisible();
   await expect(ledger(page).getByRole('listitem')).toContainText('11.');
+  // What was drawn before lies elsewhere now: undo does not reach behind a turn.
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
   const turned = await document(page, visit);
   expect(Object.values(turned.rows.region)[0]!.value.shape).toEqual({ kind: 'box', x: 90, y: 20, width: 20, height: 30 });
   expect(Object.values(turned.rows.photo)[0]!.value.quarters).toBe(1);

@@ -17,7 +17,17 @@ import type { VisitDocument } from '@core/visit/document';
 import type { Values, VisitEntity } from '@core/visit/rows';
 import { ConflictDialog } from './ConflictDialog';
 import { documentReducer } from './documentReducer';
-import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type History, type RowChange, type Step } from './history';
+import {
+  afterRedo,
+  afterUndo,
+  EMPTY_HISTORY,
+  reversed,
+  withoutRows,
+  withStep,
+  type History,
+  type RowChange,
+  type Step,
+} from './history';
 import { PixelStore } from './pixels';
 import { useArrivals } from './useArrivals';
 import { Saver, type Conflict, type SaveState } from './saver';
@@ -47,6 +57,8 @@ interface VisitStore {
    * @param unhurried - drawn in slices, for hundreds of frames at once
    */
   reload(unhurried?: boolean): Promise<VisitDocument | null>;
+  /** Drops steps of undo over rows that were changed as a whole by the server. */
+  forgetSteps(rowIds: ReadonlySet<string>): void;
   pixels: PixelStore;
   thumbs: PixelStore;
 }
@@ -174,6 +186,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     },
     [apply, message],
   );
+  const forgetSteps = useCallback((rowIds: ReadonlySet<string>) => setHistory((current) => withoutRows(current, rowIds)), []);
   const lastDone = history.done.at(-1);
   const lastUndone = history.undone.at(-1);
   const undo = useCallback(
@@ -233,10 +246,11 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       undoLabel: lastDone?.label ?? null,
       redoLabel: lastUndone?.label ?? null,
       reload,
+      forgetSteps,
       pixels,
       thumbs,
     }),
-    [document, saveState, edit, undo, redo, lastDone, lastUndone, reload, pixels, thumbs],
+    [document, saveState, edit, undo, redo, lastDone, lastUndone, reload, forgetSteps, pixels, thumbs],
   );
   return (
     <VisitContext.Provider value={store}>

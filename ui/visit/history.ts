@@ -43,3 +43,9 @@ export function reversed(step: Step): Step {
     changes: step.changes.map((change) => ({ ...change, before: change.after, after: change.before })).reverse(),
   };
 }
+
+/** Without the steps that touch any of these rows: what they would go back to means something else now. */
+export function withoutRows({ done, undone }: History, rowIds: ReadonlySet<string>): History {
+  const clear = (step: Step) => !step.changes.some(({ rowId }) => rowIds.has(rowId));
+  return { done: done.filter(clear), undone: undone.filter(clear) };
+}

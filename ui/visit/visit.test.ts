@@ -2,7 +2,7 @@ import { ID, visitDocument } from '@core/testing/visit';
 import type { CoreError } from '@core/errors';
 import type { RegionValue, VisitEntity } from '@core/visit/rows';
 import { documentReducer } from './documentReducer';
-import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withStep, type Step } from './history';
+import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withoutRows, withStep, type Step } from './history';
 import { Saver, type Conflict, type SaveState } from './saver';
 
 const region = visitDocument().rows.region[ID.sound]!.value;
@@ -19,6 +19,14 @@ describe('history', () => {
     expect([history.done.length, history.undone.length]).toEqual([1, 1]);
     expect(afterRedo(history).done.map((s) => s.label)).toEqual(['one', 'two']);
     expect(withStep(history, step('three'))).toMatchObject({ undone: [] });
+  });
+
+  test('steps over rows that were changed as a whole are dropped, others stay', () => {
+    const other: Step = { label: 'other', changes: [{ entity: 'region', rowId: 'far', before: null, after: region }] };
+    const history = afterUndo(withStep(withStep(withStep(EMPTY_HISTORY, step('one')), other), step('two')));
+    const left = withoutRows(history, new Set([ID.sound]));
+    expect(left.done.map(({ label }) => label)).toEqual(['other']);
+    expect(left.undone).toEqual([]);
   });
 
   test('a reversed step undoes its changes from the last to the first', () => {

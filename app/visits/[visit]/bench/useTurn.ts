@@ -4,11 +4,12 @@ import { App } from 'antd';
 import { useState } from 'react';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import type { Turn } from '@core/frame/reshape';
+import type { Row } from '@core/visit/rows';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Turns frames with all that lies on them. The database does it, because every pixel moves; turning back undoes it. */
 export function useTurn() {
-  const { reload } = useVisit();
+  const { document, reload, forgetSteps } = useVisit();
   const { message } = App.useApp();
   const [turning, setTurning] = useState(false);
   const turn = async (frameIds: string[], how: Turn) => {
@@ -28,6 +29,16 @@ export function useTurn() {
         6,
       );
     }
+    // What lay on them before lies elsewhere now.
+    const turned = new Set(frameIds);
+    const rows = [document.rows.frame, document.rows.region, document.rows.probe, document.rows.photo].flatMap((of) =>
+      Object.values<Row<'frame' | 'region' | 'probe' | 'photo'>>(of),
+    );
+    forgetSteps(
+      new Set(
+        rows.flatMap(({ id, value }) => (turned.has(id) || ('frameId' in value && turned.has(value.frameId ?? '')) ? [id] : [])),
+      ),
+    );
     await reload();
     setTurning(false);
   };
