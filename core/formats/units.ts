@@ -70,7 +70,7 @@ export function convertToCelsius(
         `${missing} ${missing === 1 ? 'pixel is' : 'pixels are'} not a finite number; the first is at x = ${place.x}, y = ${place.y}.`,
         place,
         small
-          ? 'Export the frame again, or read it at the command line with --allow-missing: those pixels are then left without a reading.'
+          ? 'Export the frame again, or allow pixels without a value (on the bench in the summary of the import, at the command line with --allow-missing): they are then left without a reading.'
           : 'Export the frame again: more than 1 % of its pixels hold no temperature.',
       );
     }

@@ -1,17 +1,10 @@
 import { CoreError } from '../errors';
-import type { Span, Shape } from '../frame/region';
-import type { RadianceLine } from '../radiometry/measurement';
 import type { Origin, ResolvedSettings, Sourced } from '../radiometry/settings';
-import { COLOUR_MAPS } from '../scale/colourMaps';
-import { isNarrow, type Scale } from '../scale/scale';
 import {
   anchorFor,
   compareRegions,
   conditionsOf,
   framesOf,
-  leftOutOf,
-  lineFor,
-  pixelsOf,
   onlyRow,
   orderedFrames,
   photosOf,
@@ -19,15 +12,14 @@ import {
   roomsOf,
   settingsFor,
   siteOf,
-  steadyScaleFor,
   visitDay,
   visitRow,
-  type ScaleAnchor,
 } from '../visit/derive';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
 import type { Stop } from '../round/stops';
 import type { VisitDocument } from '../visit/document';
+import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
 import type { IntakeValue, Row } from '../visit/rows';
 import { judgeConditions } from '../visit/verdict';
@@ -40,20 +32,7 @@ export interface Fact {
   value: string;
 }
 
-/** A frame as it stands in the report: what is needed to draw it and to say what its colours mean. */
-export interface Figure {
-  frameId: string;
-  width: number;
-  height: number;
-  line: RadianceLine;
-  scale: Scale;
-  /** Left out by hand: hatched. */
-  leftOut: Shape[];
-  /** Ends of the scale, °C and against the reference. */
-  scaleEnds: { low: string; high: string };
-  scaleWords: string;
-  marks: { id: string; shape: Shape; spans: Span[] | undefined; text: string; reference: boolean }[];
-}
+export type { Figure } from './figure';
 
 export interface StatedRegion {
   name: string;
@@ -353,63 +332,6 @@ function reportFinding(
     if (!(error instanceof CoreError)) throw error;
     return { ...base, stated: null, problem: `${error.message} ${error.hint}` };
   }
-}
-
-/** Always in steady colours: what is stated is never stretched. */
-function figureOf(
-  document: VisitDocument,
-  frameId: string,
-  anchor: ScaleAnchor,
-  values: Float32Array,
-  unit: DisplayUnit,
-  regions: { id: string; mean: number; reference: boolean }[],
-): Figure {
-  const { width, height } = document.frameFacts[frameId]!;
-  const scale = steadyScaleFor(document, frameId, anchor);
-  const leftOut = leftOutOf(document, frameId);
-  const around = anchor.name
-    ? `${anchor.source === 'visit' ? 'the visit’s reference' : 'the reference'}, ${anchor.name}`
-    : 'the mean of the frame';
-  return {
-    frameId,
-    width,
-    height,
-    line: lineFor(document, frameId),
-    leftOut,
-    scale,
-    scaleEnds: {
-      low: `${format.temperature(scale.low, unit)} (${format.signedDifference(scale.low - anchor.celsius, unit)})`,
-      high: `${format.temperature(scale.high, unit)} (${format.signedDifference(scale.high - anchor.celsius, unit)})`,
-    },
-    scaleWords: scaleWordsOf(
-      document,
-      scale,
-      `${around} at ${format.temperature(anchor.celsius, unit)}`,
-      leftOut.length > 0,
-      unit,
-    ),
-    marks: regions.map(({ id, mean, reference }) => {
-      const { name, shape } = document.rows.region[id]!.value;
-      const spans = shape.kind === 'beyond' ? pixelsOf(document, id, values) : undefined;
-      return { id, shape, spans, text: `${name} ${format.bareTemperature(mean, unit)}`, reference };
-    }),
-  };
-}
-
-/** What the colours of a picture mean, in words. */
-function scaleWordsOf(document: VisitDocument, scale: Scale, around: string, hasLeftOut: boolean, unit: DisplayUnit): string {
-  const { fixed } = visitRow(document).value.span;
-  const span = format.difference(scale.high - scale.low, unit);
-  const tied = fixed ? `${span} between fixed temperatures` : `${span} around ${around}`;
-  return [
-    `${COLOUR_MAPS[scale.map].label}: ${tied}, the same span on every picture of this visit.`,
-    isNarrow(scale) && 'All colours lie within very little.',
-    'Striped: beyond the colours.',
-    scale.shade && `Shaded: ${scale.shade.side} than ${format.temperature(scale.shade.celsius, unit)}.`,
-    hasLeftOut && 'Hatched: left out by hand.',
-  ]
-    .filter(Boolean)
-    .join(' ');
 }
 
 /** Where a value was found, when somebody said. */

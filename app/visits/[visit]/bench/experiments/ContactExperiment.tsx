@@ -10,6 +10,7 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import { probesOf } from '../ledger/probes';
 import {
+  emissivityFound,
   LevelSelect,
   OutcomeView,
   RegionSelect,
@@ -70,11 +71,7 @@ export function ContactExperiment({ frame, onDone }: ExperimentProps) {
           type="primary"
           disabled={!outcome}
           onClick={() => {
-            const found = {
-              emissivity: Math.round(outcome!.value * 1000) / 1000,
-              emissivityU: Math.max(0.001, Math.min(0.5, outcome!.uncertainty)),
-              emissivityFrom: `contact thermometer, ${time}`,
-            };
+            const found = emissivityFound(outcome!, `contact thermometer, ${time}`);
             keep(level, regionId, found, 'Emissivity from a contact thermometer');
             onDone();
           }}

@@ -8,6 +8,7 @@ import { sourcesFor } from '@core/visit/derive';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import {
+  emissivityFound,
   LevelSelect,
   OutcomeView,
   RegionSelect,
@@ -57,11 +58,7 @@ export function TapeExperiment({ frame, onDone }: ExperimentProps) {
           type="primary"
           disabled={!outcome}
           onClick={() => {
-            const found = {
-              emissivity: Math.round(outcome!.value * 1000) / 1000,
-              emissivityU: Math.max(0.001, Math.min(0.5, outcome!.uncertainty)),
-              emissivityFrom: `tape, ${time}`,
-            };
+            const found = emissivityFound(outcome!, `tape, ${time}`);
             keep(level, bareId, found, 'Emissivity from tape');
             onDone();
           }}

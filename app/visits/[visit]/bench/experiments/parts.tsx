@@ -161,6 +161,15 @@ export function LevelSelect({
   );
 }
 
+/** An emissivity that was found, as settings keep it: with its uncertainty, and where it comes from. */
+export function emissivityFound({ value, uncertainty }: Outcome, from: string): Partial<Settings> {
+  return {
+    emissivity: Math.round(value * 1000) / 1000,
+    emissivityU: Math.max(0.001, Math.min(0.5, uncertainty)),
+    emissivityFrom: from,
+  };
+}
+
 /** Stores what was found at a level; one step of undo. */
 export function useKeep(frame: BenchFrame) {
   const { document, edit } = useVisit();
