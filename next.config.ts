@@ -15,6 +15,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types are checked by npm run types, tests included; a person who starts the application need not wait for that.
   typescript: { ignoreBuildErrors: true },
+  // Pictures are served as they are; nothing fetches them by an address from outside.
+  images: { unoptimized: true },
   serverExternalPackages: ['sharp', 'mysql2'],
   headers: async () => [{ source: '/:path*', headers: HEADERS }],
 };

@@ -1,10 +1,14 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { FOREIGN, isOwnRequest } from '@server/hosts';
 
 /**
  * Content security policy of every page: scripts only with this answer's nonce, nothing from anywhere else.
- * Ant Design writes its styles into the page, so styles may be inline.
+ * Ant Design writes its styles into the page, so styles may be inline. Requests under a foreign name are not answered.
  */
 export function proxy(request: NextRequest): NextResponse {
+  if (!isOwnRequest(request.headers)) {
+    return new NextResponse(`${FOREIGN.message} ${FOREIGN.hint}\n`, { status: 421, headers: { 'content-type': 'text/plain' } });
+  }
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const development = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : '';
   const policy = [
@@ -28,5 +32,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-// Not the API: the body of a matched route would be cut at 10 MB, and JSON needs no policy for scripts.
-export const config = { matcher: ['/((?!api/|_next/static|_next/image|icon.svg).*)'] };
+// Not the API: the body of a matched route would be cut at 10 MB, JSON needs no policy for scripts, and app/api/handle.ts asks the same of it.
+export const config = { matcher: ['/((?!api/).*)'] };

@@ -4,6 +4,7 @@ import type { Metadata } from 'next';
 import localFont from 'next/font/local';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { LostBanner } from '@ui/server/LostBanner';
 import { CSS_VARIABLES } from '@ui/theme/cssVariables';
 import { UnitProvider } from '@ui/units/UnitProvider';
 import './globals.css';
@@ -34,6 +35,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         <AntdRegistry>
           <App component={false}>
+            <LostBanner />
             <UnitProvider>{children}</UnitProvider>
           </App>
         </AntdRegistry>

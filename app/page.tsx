@@ -1,7 +1,8 @@
 import { database } from '@data/connection';
 import { listSites } from '@data/queries/visits';
+import { loaded } from './loaded';
 import { SiteList } from './SiteList';
 
 export default async function HomePage() {
-  return <SiteList sites={await listSites(database())} />;
+  return <SiteList sites={await loaded(listSites(database()))} />;
 }

@@ -21,6 +21,9 @@ export const ERROR_CODES = [
   'not_found',
   'stale',
   'conflict',
+  'duplicate',
+  'busy',
+  'no_room',
   'cancelled',
 ] as const;
 

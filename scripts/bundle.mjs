@@ -10,7 +10,7 @@ const entries = {
   weather: 'server/workers/weather.ts',
   paper: 'server/workers/paper.tsx',
   capture: 'server/workers/capture.ts',
-  manage: 'server/manage.ts',
+  den: 'server/keep/main.ts',
 };
 
 await build({
@@ -22,7 +22,7 @@ await build({
   platform: 'node',
   target: 'node20',
   format: 'esm',
-  external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm'],
+  external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm', 'yauzl', 'yazl'],
   jsx: 'automatic',
   sourcemap: 'linked',
   logLevel: 'warning',

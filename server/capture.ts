@@ -1,3 +1,4 @@
+import { v5 } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { CameraValue } from '@core/camera/rows';
 import type { Capture } from '@core/simulate/capture';
@@ -5,9 +6,12 @@ import type { SimulatedSurface } from '@core/simulate/houseScene';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import { sideOf } from '@core/round/stops';
 import type { Database } from '@data/connection';
-import { loadSimulated } from '@data/queries/house';
+import { isDuplicate } from '@data/databaseError';
+import { putBlob, shaOf } from '@data/queries/blobs';
 import { ensureCamera } from '@data/queries/cameras';
-import { importFile } from './importFile';
+import { addPictures, findByFile, knownPictures } from '@data/queries/files';
+import { loadSimulated } from '@data/queries/house';
+import { decodeInThread, frameRows, photoRows } from './importFile';
 import { WorkerPool } from './workerPool';
 
 export interface CaptureJob {
@@ -25,9 +29,12 @@ export interface CapturedFiles {
 
 const shared = globalThis as { denCaptures?: WorkerPool<CaptureJob, CapturedFiles> };
 
+/** Names a capture's photo after its frame, so that a capture that is sent again makes no second one. */
+const PHOTO_OF = 'b2f4f0ce-6d0a-4c57-9a3e-0f5a3a5f8a11';
+
 /**
  * Takes a picture with the stand-in camera: renders frame and photo in a worker thread and stores their files as those of
- * any other camera.
+ * any other camera, both or neither. Sent again, it completes what is missing and stores nothing twice.
  *
  * @throws CoreError `not_found`, `conflict` when the very same picture is there already
  */
@@ -36,12 +43,19 @@ export async function captureFrame(
   visitId: string,
   capture: Capture,
 ): Promise<{ frameId: string; photoId: string }> {
-  const simulated = await loadSimulated(db, visitId, capture.surfaceId);
+  const { frameId, stopKey, name, at, surfaceId } = capture;
+  const photoId = v5(frameId, PHOTO_OF);
+  const known = await knownPictures(db, frameId, photoId);
+  if (known.frame !== null && known.frame !== visitId) {
+    throw new CoreError('duplicate', 'A picture of this id is in another visit.', { value: frameId }, 'Take it again.');
+  }
+  if (known.frame !== null && known.photo) return { frameId, photoId };
+
+  const simulated = await loadSimulated(db, visitId, surfaceId);
   const camera = STAND_IN_CAMERA.value;
   await ensureCamera(db, STAND_IN_CAMERA.id, camera);
   shared.denCaptures ??= new WorkerPool('capture', 1);
   const files = await shared.denCaptures.run({ simulated, camera, capture });
-  const { frameId, stopKey, name, at, surfaceId } = capture;
   const stem = `stand-in-${frameId.slice(-12)}`;
   const common = {
     takenAt: new Date(at),
@@ -52,14 +66,27 @@ export async function captureFrame(
     side: sideOf(simulated.surface),
     name,
   };
-  const frame = await importFile(db, visitId, { ...common, id: frameId, fileName: `${stem}.tif`, bytes: files.frame });
-  if (frame.kind !== 'frame')
+  const frameSha = shaOf(files.frame);
+  const same = known.frame === null ? await findByFile(db, visitId, frameSha) : null;
+  if (same) {
     throw new CoreError(
       'conflict',
-      `This picture is here already, as “${frame.name}”.`,
+      `This picture is here already, as “${same.name}”.`,
       {},
       'Move the camera, then take another.',
     );
-  const photo = await importFile(db, visitId, { ...common, frameId, fileName: `${stem}-photo.jpg`, bytes: files.photo });
-  return { frameId, photoId: photo.id };
+  }
+  const frameFile = { ...common, id: frameId, fileName: `${stem}.tif`, bytes: files.frame };
+  const photoFile = { ...common, id: photoId, frameId, fileName: `${stem}-photo.jpg`, bytes: files.photo };
+  const photoSha = await putBlob(db, files.photo);
+  await putBlob(db, files.frame, frameSha);
+  const { photos } = await photoRows(visitId, photoFile, photoSha);
+  const { frames } = known.frame === null ? await frameRows(db, visitId, frameFile, frameSha, decodeInThread()) : { frames: [] };
+  try {
+    await addPictures(db, visitId, { frames, photos });
+  } catch (error) {
+    // Sent twice at one moment: the other one stored it.
+    if (!isDuplicate(error) || !(await knownPictures(db, frameId, photoId)).photo) throw error;
+  }
+  return { frameId, photoId };
 }

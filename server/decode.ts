@@ -3,13 +3,12 @@ import { extremesOf } from '@core/frame/extremes';
 import type { Basis, FrameWarning } from '@core/frame/frame';
 import { estimateNoise } from '@core/frame/noise';
 import { thumbnailOf } from '@core/frame/thumbnail';
+import { requirePages } from '@core/formats/pages';
 import { readFrame } from '@core/formats/readFrame';
 import { nodeCodecs } from './codecs';
 
 export interface FileToDecode {
   bytes: Uint8Array;
-  /** Which page; left out, the first. */
-  page?: number;
   /** Up to 1 % of the pixels may be without a value. */
   allowMissing?: boolean;
   /** Said by the user, when a camera already computed the values. */
@@ -48,12 +47,18 @@ function bytesOf(values: Float32Array): Uint8Array {
 }
 
 /**
- * Reads a radiometric file, adds its camera's offset and computes what never changes about it. The file itself is kept as it
- * came, so that the offset can be undone.
+ * Reads the pages of a radiometric file one by one, adds its camera's offset and computes what never changes about each. The
+ * file itself is kept as it came, so that the offset can be undone. How many pages and pixels it has is held against the
+ * limits before any of them is read.
  *
- * @throws CoreError as `readFrame`
+ * @throws CoreError as `readFrame` and `requirePages`
  */
-export function decodeFile({ bytes, offsetK, page = 0, allowMissing = false, basis }: FileToDecode): DecodedFrame {
+export function* decodePages(file: FileToDecode): Generator<DecodedFrame> {
+  const pages = requirePages(file.bytes);
+  for (let page = 0; page < pages; page += 1) yield decodePage(file, page);
+}
+
+function decodePage({ bytes, offsetK, allowMissing = false, basis }: FileToDecode, page: number): DecodedFrame {
   const frame = readFrame(bytes, nodeCodecs, { page, allowMissing, ...(basis && { basis }) });
   if (offsetK !== 0) frame.values.forEach((value, i) => (frame.values[i] = value + offsetK));
   const extremes = extremesOf(frame.values);

@@ -1,19 +1,17 @@
-import sharp, { type Metadata } from 'sharp';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { Basis, FrameWarning } from '@core/frame/frame';
-import { looksFalseColoured } from '@core/formats/falseColours';
 import { fileKind } from '@core/formats/readFrame';
 import type { Side } from '@core/visit/rows';
-import type { Database } from '@data/connection';
+import type { Connection } from '@data/connection';
+import { isDuplicate } from '@data/databaseError';
 import { cameraOffset } from '@data/queries/cameras';
-import { shaOf } from '@data/queries/blobs';
-import { addFrame, addPages, addPhoto, findByFile, requireVisit } from '@data/queries/files';
+import { putBlob, shaOf } from '@data/queries/blobs';
+import { addPictures, findByFile, requireVisit, type NewFrame, type NewPhoto, type NewSequence } from '@data/queries/files';
+import { requireTogether } from '@data/queries/ownership';
 import type { DecodedFrame, FileToDecode } from './decode';
+import { photoFacts } from './photoFacts';
 import { WorkerPool } from './workerPool';
-
-/** The largest photo that is decoded, pixels. */
-const MAX_PHOTO_PIXELS = 60_000_000;
 
 export interface IncomingFile {
   fileName: string;
@@ -44,11 +42,16 @@ export interface ImportOutcome {
   pages?: number;
 }
 
-const shared = globalThis as { denDecoders?: WorkerPool<FileToDecode, DecodedFrame> };
+/** Reads a radiometric file and hands over its pages, one by one, in their order. */
+export type Decode = (file: FileToDecode, onPage: (page: DecodedFrame) => Promise<void>) => Promise<unknown>;
 
-function decoders(): WorkerPool<FileToDecode, DecodedFrame> {
+const shared = globalThis as { denDecoders?: WorkerPool<FileToDecode, { pages: number }, DecodedFrame> };
+
+/** Decodes in one of two worker threads. */
+export function decodeInThread(signal?: AbortSignal): Decode {
   shared.denDecoders ??= new WorkerPool('decode', 2);
-  return shared.denDecoders;
+  const decoders = shared.denDecoders;
+  return (file, onPart) => decoders.run(file, { signal, onPart });
 }
 
 /** A file's name without its ending, as a first name for people to change. */
@@ -63,95 +66,131 @@ function nameFrom(fileName: string): string {
 }
 
 /**
- * Takes one file into a visit: a radiometric file becomes a frame, a picture a photo, the same bytes again are noticed.
+ * Takes one file into a visit: a radiometric file becomes a frame (or as many as it has pages), a picture a photo, the same
+ * bytes again are noticed. Bytes go in first, by their hashes; then everything that the file became, in one transaction.
  *
  * @param decode - how a radiometric file is read; the server reads in a worker thread
- * @throws CoreError with the reason; nothing is written then
+ * @throws CoreError with the reason; no row is written then
  */
 export async function importFile(
-  db: Database,
+  db: Connection,
   visitId: string,
   file: IncomingFile,
   signal?: AbortSignal,
-  decode: (file: FileToDecode) => Promise<DecodedFrame> = (wanted) => decoders().run(wanted, signal ? { signal } : {}),
+  decode: Decode = decodeInThread(signal),
 ): Promise<ImportOutcome> {
-  const early = earlyWarnings(file.takenAt, (await requireVisit(db, visitId)).startedAt);
-  const same = await findByFile(db, visitId, shaOf(file.bytes));
+  const { startedAt } = await requireVisit(db, visitId);
+  const fileSha = shaOf(file.bytes);
+  const same = await findByFile(db, visitId, fileSha);
   if (same) return { kind: 'duplicate', id: same.id, name: same.name, warnings: [] };
+  // Before anything is decoded for a place that is not there.
+  await requireTogether(db, { visit: visitId, room: file.roomId, surface: file.surfaceId });
+  try {
+    const { outcome, ...rows } = isPicture(file.bytes)
+      ? await photoRows(visitId, file, fileSha)
+      : await frameRows(db, visitId, file, fileSha, decode, signal);
+    await putBlob(db, file.bytes, fileSha);
+    await addPictures(db, visitId, rows);
+    return { ...outcome, warnings: [...outcome.warnings, ...earlyWarnings(file.takenAt, startedAt)] };
+  } catch (error) {
+    // The same file came in twice at one moment.
+    const twin = isDuplicate(error) ? await findByFile(db, visitId, fileSha) : null;
+    if (twin) return { kind: 'duplicate', id: twin.id, name: twin.name, warnings: [] };
+    throw error;
+  }
+}
 
-  const id = file.id ?? newId();
-  const name = file.name ?? nameFrom(file.fileName);
-  const common = {
-    id,
+function isPicture(bytes: Uint8Array): boolean {
+  return ['jpeg', 'png', 'other-picture'].includes(fileKind(bytes));
+}
+
+function commonOf(visitId: string, file: IncomingFile, fileSha: string) {
+  return {
+    id: file.id ?? newId(),
     visitId,
-    name,
+    name: file.name ?? nameFrom(file.fileName),
     fileName: file.fileName.slice(0, 255),
+    fileSha,
     takenAt: file.takenAt,
     stopKey: file.stopKey ?? null,
   };
-  const kind = fileKind(file.bytes);
-  if (kind === 'jpeg' || kind === 'png' || kind === 'other-picture') {
-    const { evidence, ...facts } = await photoFacts(file.bytes);
-    await addPhoto(db, { ...common, ...facts, evidence, frameId: file.frameId ?? null, file: file.bytes });
-    return { kind: evidence ? 'evidence' : 'photo', id, name, warnings: early };
-  }
-  const wanted = {
-    bytes: file.bytes,
-    offsetK: await cameraOffset(db, file.cameraId ?? null),
-    allowMissing: file.allowMissing ?? false,
-    basis: file.basis,
-  };
-  const first = await decode(wanted);
-  const stopIfAborted = () => {
-    if (signal?.aborted) throw new CoreError('cancelled', 'Cancelled.', {}, '');
-  };
-  stopIfAborted();
-  const place = {
-    roomId: file.roomId,
-    surfaceId: file.surfaceId ?? null,
-    cameraId: file.cameraId ?? null,
-    side: file.side,
-    file: file.bytes,
-  };
-  const rowOf = ({ pixels, thumb, warnings: _warnings, pages: _pages, ...facts }: DecodedFrame) => ({
-    ...common,
-    ...facts,
-    ...place,
-    pixels,
-    thumb: thumb.pixels,
-    thumbWidth: thumb.width,
-    thumbHeight: thumb.height,
-  });
-  if (first.pages === 1) {
-    await addFrame(db, rowOf(first));
-    return { kind: 'frame', id, name, warnings: [...first.warnings, ...early] };
-  }
+}
 
-  // Pages of one size are one sequence; another size begins another, and that is said.
-  let sizes = 0;
-  async function* pages() {
-    let sequence = { id: '', name: '' };
-    let size = '';
-    for (let page = 0; page < first.pages; page += 1) {
-      stopIfAborted();
-      const decoded = page === 0 ? first : await decode({ ...wanted, page });
-      const own = `${decoded.width} × ${decoded.height}`;
-      if (own !== size) {
-        sizes += 1;
-        size = own;
-        sequence = { id: newId(), name: sizes === 1 ? name : `${name}, ${own}`.slice(0, 160) };
+type Made<Rows> = Rows & { outcome: ImportOutcome };
+
+/** The row of a photo. */
+export async function photoRows(visitId: string, file: IncomingFile, fileSha: string): Promise<Made<{ photos: NewPhoto[] }>> {
+  const common = commonOf(visitId, file, fileSha);
+  const facts = await photoFacts(file.bytes);
+  const kind = facts.evidence ? 'evidence' : 'photo';
+  return {
+    photos: [{ ...common, ...facts, frameId: file.frameId ?? null }],
+    outcome: { kind, id: common.id, name: common.name, warnings: [] },
+  };
+}
+
+/** The rows of a radiometric file, its pixels stored. Pages of one size are one sequence; another size begins another. */
+export async function frameRows(
+  db: Connection,
+  visitId: string,
+  file: IncomingFile,
+  fileSha: string,
+  decode: Decode,
+  signal?: AbortSignal,
+): Promise<Made<{ frames: NewFrame[]; sequences: NewSequence[] }>> {
+  const common = commonOf(visitId, file, fileSha);
+  const { id, name } = common;
+  const frames: NewFrame[] = [];
+  const sequences: NewSequence[] = [];
+  const warnings: FrameWarning[] = [];
+  let size = '';
+  await decode(
+    {
+      bytes: file.bytes,
+      offsetK: await cameraOffset(db, file.cameraId ?? null),
+      allowMissing: file.allowMissing ?? false,
+      basis: file.basis,
+    },
+    async ({ pixels, thumb, warnings: said, pages, ...facts }) => {
+      if (signal?.aborted) throw new CoreError('cancelled', 'Cancelled.', {}, 'Start it again when you are ready.');
+      const page = frames.length;
+      if (page === 0) warnings.push(...said);
+      const row: NewFrame = {
+        ...common,
+        ...facts,
+        roomId: file.roomId,
+        surfaceId: file.surfaceId ?? null,
+        cameraId: file.cameraId ?? null,
+        side: file.side,
+        pixelsSha: await putBlob(db, pixels),
+        thumbSha: await putBlob(db, thumb.pixels),
+        thumbWidth: thumb.width,
+        thumbHeight: thumb.height,
+      };
+      if (pages > 1) {
+        const own = `${facts.width} × ${facts.height}`;
+        if (own !== size) {
+          size = own;
+          sequences.push({ id: newId(), name: page === 0 ? name : `${name}, ${own}`.slice(0, 160) });
+        }
+        const number = String(page + 1).padStart(String(pages).length, '0');
+        Object.assign(row, {
+          id: page === 0 ? id : newId(),
+          name: `${name} ${number}`.slice(0, 160),
+          page,
+          sequenceId: sequences.at(-1)!.id,
+          picked: false,
+        });
       }
-      const number = String(page + 1).padStart(String(first.pages).length, '0');
-      const row = { ...rowOf(decoded), id: page === 0 ? id : newId(), name: `${name} ${number}`.slice(0, 160), page };
-      yield { sequence, row: { ...row, picked: false } };
-    }
+      frames.push(row);
+    },
+  );
+  if (sequences.length > 1) {
+    const message = `Its pages have ${sequences.length} sizes; each run of one size is a sequence of its own.`;
+    warnings.unshift({ code: 'sequence_split', message });
   }
-  await addPages(db, visitId, pages());
-  const split: FrameWarning[] =
-    sizes > 1
-      ? [{ code: 'sequence_split', message: `Its pages have ${sizes} sizes; each run of one size is a sequence of its own.` }]
-      : [];
-  return { kind: 'frame', id, name, warnings: [...split, ...first.warnings, ...early], pages: first.pages };
+  const pages = frames.length > 1 ? { pages: frames.length } : {};
+  return { frames, sequences, outcome: { kind: 'frame', id, name, warnings, ...pages } };
 }
 
 /** A day before the visit is another day; a clock in another zone is at most half a day off. */
@@ -165,36 +204,4 @@ function earlyWarnings(takenAt: Date, startedAt: Date): FrameWarning[] {
       message: `It was taken on ${takenAt.toISOString().slice(0, 10)}, before this visit began: is the camera's clock right?`,
     },
   ];
-}
-
-/** To this many pixels a side a picture is brought to look at its colours. */
-const LOOK_PIXELS = 96;
-
-async function photoFacts(bytes: Uint8Array): Promise<{ mediaType: string; width: number; height: number; evidence: boolean }> {
-  const unreadable = (why: string) =>
-    new CoreError('malformed', `The picture cannot be read: ${why}.`, { byte: 0 }, 'Save it as JPEG or PNG and add it again.');
-  const options = { limitInputPixels: MAX_PHOTO_PIXELS, failOn: 'error' } as const;
-  let facts: Metadata;
-  let small: Buffer;
-  try {
-    facts = await sharp(bytes, options).metadata();
-    small = await sharp(bytes, options)
-      .resize(LOOK_PIXELS, LOOK_PIXELS, { fit: 'fill', kernel: 'nearest' })
-      .flatten()
-      .toColourspace('srgb')
-      .raw()
-      .toBuffer();
-  } catch {
-    throw unreadable('it is damaged or larger than 60 million pixels');
-  }
-  const { format, width, height, orientation } = facts;
-  if (format !== 'jpeg' && format !== 'png' && format !== 'webp')
-    throw unreadable(`pictures of kind ${format ?? 'unknown'} are not taken`);
-  const turned = orientation !== undefined && orientation >= 5;
-  return {
-    mediaType: `image/${format}`,
-    width: (turned ? height : width) ?? 0,
-    height: (turned ? width : height) ?? 0,
-    evidence: looksFalseColoured(small),
-  };
 }

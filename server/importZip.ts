@@ -1,9 +1,12 @@
 import { rm } from 'node:fs/promises';
+import { crc32 } from 'node:zlib';
 import type { Readable } from 'node:stream';
 import * as yauzl from 'yauzl';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
 import type { Database } from '@data/connection';
+import { asCoreError, forLog } from '@data/databaseError';
+import { bodies } from './bodies';
 import { importFile, type ImportOutcome, type IncomingFile } from './importFile';
 
 /** What became of one file of a ZIP, or that it was refused. */
@@ -33,8 +36,9 @@ export async function* importZip(
   place: Omit<IncomingFile, 'fileName' | 'takenAt' | 'bytes'>,
   signal: AbortSignal,
 ): AsyncGenerator<ZipLine> {
-  const zip = await open(zipFile);
+  let zip: yauzl.ZipFile | null = null;
   try {
+    zip = await open(zipFile);
     if (zip.entryCount > MAX_ENTRIES) {
       throw new CoreError(
         'too_large',
@@ -50,21 +54,46 @@ export async function* importZip(
       if (signal.aborted) return;
       const fileName = nameOf(entry);
       try {
-        requireTame(entry);
-        const bytes = await contentOf(zip, entry, Math.min(MAX_FILE_BYTES, left));
-        left -= bytes.length;
-        const file = { ...place, fileName: fileName.split('/').at(-1)!, takenAt: entry.getLastModDate(), bytes };
-        yield { fileName, ...(await importFile(db, visitId, file, signal)) };
-      } catch (error) {
-        if (!(error instanceof CoreError)) throw error;
+        requireTame(entry, fileName);
+        const outcome = await bodies().run(async () => {
+          const bytes = await contentOf(zip!, entry, Math.min(MAX_FILE_BYTES, left));
+          left -= bytes.length;
+          const file = { ...place, fileName: fileName.split('/').at(-1)!, takenAt: momentOf(entry), bytes };
+          return importFile(db, visitId, file, signal);
+        }, signal);
+        yield { fileName, ...outcome };
+      } catch (caught) {
+        // Whatever befell one file, the others are taken in.
+        const error = asCoreError(caught) ?? failedInside(caught);
         if (error.code === 'cancelled') return;
         yield { fileName, error: error.toJSON() };
       }
     }
   } finally {
-    zip.close();
+    zip?.close();
     await rm(zipFile, { force: true });
   }
+}
+
+function failedInside(error: unknown): CoreError {
+  console.error(forLog(error));
+  return new CoreError(
+    'malformed',
+    'It could not be taken in: something went wrong inside Glow Den.',
+    {},
+    'Unpack the ZIP and add this file by itself.',
+  );
+}
+
+/** Before this no camera wrote ZIPs; a moment after tomorrow is nobody's either. */
+const EARLIEST = Date.UTC(1980, 0, 1);
+const TOMORROW_MS = 36 * 3_600_000;
+
+/** When a file was last changed, as the ZIP says; now, where that cannot be. */
+function momentOf(entry: yauzl.Entry): Date {
+  const said = entry.getLastModDate().getTime();
+  const now = Date.now();
+  return new Date(said >= EARLIEST && said <= now + TOMORROW_MS ? said : now);
 }
 
 function damaged(why: string): CoreError {
@@ -80,7 +109,11 @@ function open(zipFile: string): Promise<yauzl.ZipFile> {
   });
 }
 
-/** All files of the ZIP but folders and what systems left behind. */
+/**
+ * All files of the ZIP but folders and what systems left behind.
+ *
+ * @throws CoreError `malformed` where two of them share bytes: a small ZIP would become very much
+ */
 function entriesOf(zip: yauzl.ZipFile): Promise<yauzl.Entry[]> {
   return new Promise((resolve, reject) => {
     const entries: yauzl.Entry[] = [];
@@ -89,22 +122,34 @@ function entriesOf(zip: yauzl.ZipFile): Promise<yauzl.Entry[]> {
       if (!name.endsWith('/') && !LEFT_BEHIND.test(name)) entries.push(entry);
       zip.readEntry();
     });
-    zip.on('end', () => resolve(entries));
+    zip.on('end', () => (liesOver(entries) ? reject(damaged('its files lie over one another')) : resolve(entries)));
     zip.on('error', (error: Error) => reject(damaged(error.message)));
     zip.readEntry();
   });
 }
 
-/** With names left as bytes the reader does not judge them; they are decoded here, whatever they hold. */
+/** A file's own head is at least so long. */
+const HEAD_BYTES = 30;
+
+function liesOver(entries: yauzl.Entry[]): boolean {
+  const places = entries
+    .map(({ relativeOffsetOfLocalHeader: at, compressedSize }) => ({ from: at, to: at + HEAD_BYTES + compressedSize }))
+    .sort((a, b) => a.from - b.from);
+  return places.some(({ from }, i) => i > 0 && from < places[i - 1]!.to);
+}
+
+/**
+ * With names left as bytes the reader does not judge them; they are decoded here, whatever they hold. Tools of old write
+ * backslashes between folders.
+ */
 function nameOf(entry: yauzl.Entry): string {
   const raw = entry.fileName as unknown as Buffer | string;
-  return typeof raw === 'string' ? raw : raw.toString('utf8');
+  return (typeof raw === 'string' ? raw : raw.toString('utf8')).replaceAll('\\', '/');
 }
 
 /** @throws CoreError for names that leave the folder, and for what cannot be expanded here */
-function requireTame(entry: yauzl.Entry): void {
-  const name = nameOf(entry);
-  if (/^([/\\]|[A-Za-z]:)|\\|\0/.test(name) || name.split('/').includes('..')) {
+function requireTame(entry: yauzl.Entry, name: string): void {
+  if (/^(\/|[A-Za-z]:)|\0/.test(name) || name.split('/').includes('..')) {
     throw new CoreError(
       'bad_input',
       'Its name leads out of the ZIP’s own folder; such a file is not touched.',
@@ -134,12 +179,15 @@ async function contentOf(zip: yauzl.ZipFile, entry: yauzl.Entry, limit: number):
   });
   const chunks: Buffer[] = [];
   let size = 0;
+  let sum = 0;
   try {
     for await (const chunk of stream as AsyncIterable<Buffer>) {
       size += chunk.length;
       if (size > limit) throw tooLarge();
+      sum = crc32(chunk, sum);
       chunks.push(chunk);
     }
+    if (sum !== entry.crc32) throw new Error('its checksum does not agree');
   } catch (error) {
     if (error instanceof CoreError) throw error;
     throw new CoreError(

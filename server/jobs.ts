@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid';
 import { CoreError, type CoreErrorData } from '@core/errors';
+import { asCoreError, forLog } from '@data/databaseError';
 
 export interface JobState {
   state: 'running' | 'done' | 'refused';
@@ -42,16 +43,15 @@ export function startJob(
   run(job.abort.signal, (done, total) => Object.assign(job, { done, total }))
     .then((result) => Object.assign(job, { state: 'done', result, done: job.total }))
     .catch((error: unknown) => {
-      if (!(error instanceof CoreError)) console.error(error);
       const known =
-        error instanceof CoreError
-          ? error
-          : new CoreError(
-              'malformed',
-              'The task failed inside Glow Den.',
-              {},
-              'Try again. If it happens again, look into the log (.den/app.log).',
-            );
+        asCoreError(error) ??
+        new CoreError(
+          'malformed',
+          'The task failed inside Glow Den.',
+          {},
+          'Try again. If it happens again, look into the log (.den/app.log).',
+        );
+      if (!asCoreError(error)) console.error(forLog(error));
       Object.assign(job, { state: 'refused', error: known.toJSON() });
     })
     .finally(() => setTimeout(() => jobs().delete(id), KEPT_MS).unref());

@@ -3,17 +3,23 @@ import { CoreError } from '@core/errors';
 import { inRoot } from './root';
 import type { WorkerMessage } from './workers/protocol';
 
-interface Waiting<Job, Result> {
+export interface RunOptions<Part = never> {
+  signal?: AbortSignal | undefined;
+  onProgress?: (done: number, total: number) => void;
+  /** Takes a part; the thread goes on when it was taken, and the job fails as this does. */
+  onPart?: (part: Part) => Promise<void>;
+}
+
+interface Waiting<Job, Result, Part> {
   id: number;
   job: Job;
   resolve(result: Result): void;
   reject(error: unknown): void;
-  onProgress: ((done: number, total: number) => void) | undefined;
-  signal: AbortSignal | undefined;
+  options: RunOptions<Part>;
 }
 
-/** A job that takes longer than this has gone astray; its thread is ended. */
-const LONGEST_MS = 120_000;
+/** A job of which nothing is heard for so long has gone astray; its thread is ended. */
+const LONGEST_MS = 60_000;
 
 function cancelled(): CoreError {
   return new CoreError('cancelled', 'Cancelled.', {}, 'Start it again when you are ready.');
@@ -21,11 +27,11 @@ function cancelled(): CoreError {
 
 /**
  * A few threads that run the bundled worker of one name, first come, first served. Cancelling a job that runs ends its
- * thread; the next job gets a new one.
+ * thread; the next job gets a new one. A job that is over is let go of, with its bytes.
  */
-export class WorkerPool<Job, Result> {
+export class WorkerPool<Job, Result, Part = never> {
   private readonly idle: Worker[] = [];
-  private readonly queue: Waiting<Job, Result>[] = [];
+  private readonly queue: Waiting<Job, Result, Part>[] = [];
   private running = 0;
   private nextId = 1;
 
@@ -34,23 +40,30 @@ export class WorkerPool<Job, Result> {
     private readonly size: number,
   ) {}
 
-  run(job: Job, options: { signal?: AbortSignal; onProgress?: (done: number, total: number) => void } = {}): Promise<Result> {
+  run(job: Job, options: RunOptions<Part> = {}): Promise<Result> {
     return new Promise((resolve, reject) => {
-      if (options.signal?.aborted) return reject(cancelled());
-      const waiting: Waiting<Job, Result> = {
+      const { signal } = options;
+      if (signal?.aborted) return reject(cancelled());
+      const waiting: Waiting<Job, Result, Part> = {
         id: this.nextId++,
         job,
-        resolve,
-        reject,
-        onProgress: options.onProgress,
-        signal: options.signal,
+        resolve: (result) => {
+          signal?.removeEventListener('abort', leaveQueue);
+          resolve(result);
+        },
+        reject: (error) => {
+          signal?.removeEventListener('abort', leaveQueue);
+          reject(error);
+        },
+        options,
       };
-      options.signal?.addEventListener('abort', () => {
+      const leaveQueue = () => {
         const place = this.queue.indexOf(waiting);
         if (place < 0) return;
         this.queue.splice(place, 1);
-        reject(cancelled());
-      });
+        waiting.reject(cancelled());
+      };
+      signal?.addEventListener('abort', leaveQueue);
       this.queue.push(waiting);
       this.next();
     });
@@ -74,13 +87,14 @@ export class WorkerPool<Job, Result> {
     return worker;
   }
 
-  private work(worker: Worker, waiting: Waiting<Job, Result>): void {
+  private work(worker: Worker, waiting: Waiting<Job, Result, Part>): void {
+    const { id, options } = waiting;
     let settled = false;
     const settle = (keep: boolean, finish: () => void) => {
       if (settled) return;
       settled = true;
       clearTimeout(timer);
-      waiting.signal?.removeEventListener('abort', onAbort);
+      options.signal?.removeEventListener('abort', onAbort);
       // One by one: removing all would also remove what Node itself needs to keep the thread's messages coming.
       worker.off('message', onMessage);
       worker.off('error', onError);
@@ -99,21 +113,29 @@ export class WorkerPool<Job, Result> {
       this.next();
     };
     const onAbort = () => settle(false, () => waiting.reject(cancelled()));
-    const timer = setTimeout(
-      () =>
-        settle(false, () =>
-          waiting.reject(
-            new CoreError('too_large', 'This took longer than two minutes and was ended.', {}, 'Try a smaller file.'),
-          ),
-        ),
-      LONGEST_MS,
-    );
-    waiting.signal?.addEventListener('abort', onAbort);
-    const onMessage = (message: WorkerMessage<Result>) => {
-      if (message.id !== waiting.id) return;
+    const astray = () =>
+      settle(false, () =>
+        waiting.reject(new CoreError('too_large', 'This took longer than a minute and was ended.', {}, 'Try a smaller file.')),
+      );
+    let timer = setTimeout(astray, LONGEST_MS);
+    options.signal?.addEventListener('abort', onAbort);
+    const onMessage = (message: WorkerMessage<Result, Part>) => {
+      if (message.id !== id) return;
       switch (message.kind) {
         case 'progress':
-          waiting.onProgress?.(message.done, message.total);
+          options.onProgress?.(message.done, message.total);
+          break;
+        case 'part':
+          // While a part is being taken, it is not the thread that takes its time.
+          clearTimeout(timer);
+          Promise.resolve(options.onPart?.(message.part)).then(
+            () => {
+              if (settled) return;
+              timer = setTimeout(astray, LONGEST_MS);
+              worker.postMessage({ id, kind: 'taken' });
+            },
+            (error: unknown) => settle(false, () => waiting.reject(error)),
+          );
           break;
         case 'result':
           settle(true, () => waiting.resolve(message.result));
@@ -126,12 +148,18 @@ export class WorkerPool<Job, Result> {
           break;
       }
     };
-    const onError = (error: unknown) => settle(false, () => waiting.reject(error));
+    const onError = (error: unknown) => settle(false, () => waiting.reject(asRefusal(error)));
     const onExit = (code: number) => settle(false, () => waiting.reject(new Error(`The ${this.name} worker ended with ${code}`)));
     worker.on('message', onMessage);
     worker.on('error', onError);
     worker.on('exit', onExit);
     worker.ref();
-    worker.postMessage({ id: waiting.id, job: waiting.job });
+    worker.postMessage({ id, kind: 'job', job: waiting.job });
   }
+}
+
+/** A thread that ran out of memory did so over what it was given. */
+function asRefusal(error: unknown): unknown {
+  if ((error as { code?: unknown } | null)?.code !== 'ERR_WORKER_OUT_OF_MEMORY') return error;
+  return new CoreError('too_large', 'This needs more memory than is given to one file.', {}, 'Try a smaller file.');
 }

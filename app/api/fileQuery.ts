@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { basisSchema } from '@core/frame/frame';
-import { idSchema, nameSchema } from '@core/visit/fields';
+import { idSchema, momentSchema, nameSchema } from '@core/visit/fields';
 import { SIDES } from '@core/visit/rows';
 
 /** What is said about files beside their bytes. */
 export const fileQuerySchema = z.object({
   name: z.string().trim().min(1).max(255),
-  taken: z.coerce.number().int().min(0).max(8.64e15).optional(),
+  /** A moment that cannot be says nothing: files of broken clocks are taken in all the same. */
+  taken: z.coerce.number().pipe(momentSchema).optional().catch(undefined),
   room: idSchema.optional(),
   side: z.enum(SIDES).default('inside'),
   surface: idSchema.optional(),

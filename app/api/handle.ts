@@ -1,53 +1,56 @@
 import { CoreError, type ErrorCode } from '@core/errors';
 import { idSchema } from '@core/visit/fields';
+import { asCoreError, forLog } from '@data/databaseError';
+import { FOREIGN, isOwnPage } from '@server/hosts';
 
 const STATUS: Partial<Record<ErrorCode, number>> = {
   not_found: 404,
   stale: 409,
   conflict: 409,
+  duplicate: 409,
   too_large: 413,
   cancelled: 499,
+  busy: 503,
+  no_room: 507,
 };
 
-const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
+/** After so many seconds a request that met a busy database may come again. */
+const RETRY_AFTER_S = 1;
 
-/**
- * Pages of other sites that are open in the same browser may send requests to loopback, and a foreign name may be made
- * to resolve to it. Neither reaches a handler.
- */
-function requireOwnPage(request: Request): void {
-  const host = request.headers.get('host') ?? '';
-  const origin = request.headers.get('origin');
-  const site = request.headers.get('sec-fetch-site');
-  const foreign =
-    (origin !== null && origin !== `http://${host}`) || (site !== null && site !== 'same-origin' && site !== 'none');
-  if (!LOOPBACK.test(host) || foreign) {
-    throw new CoreError(
-      'bad_input',
-      'This request did not come from a page of Glow Den.',
-      {},
-      'Open Glow Den by its own address.',
-    );
-  }
+/** The answer to a refusal of the core. */
+export function refused(error: CoreError, more: Record<string, unknown> = {}): Response {
+  return Response.json(
+    { error: error.toJSON(), ...more },
+    { status: STATUS[error.code] ?? 400, headers: error.code === 'busy' ? { 'retry-after': String(RETRY_AFTER_S) } : {} },
+  );
 }
 
-/** Runs a handler; refusals of the core become JSON with a fitting status, everything else is logged and kept inside. */
-export async function handle(request: Request, run: () => Promise<Response>): Promise<Response> {
-  try {
-    requireOwnPage(request);
-    return await run();
-  } catch (error) {
-    if (error instanceof CoreError) {
-      return Response.json({ error: error.toJSON() }, { status: STATUS[error.code] ?? 400 });
-    }
-    console.error(error);
-    const hidden = new CoreError(
+/**
+ * An error as one of the core's. What is a fault of ours is logged without what somebody typed, and kept inside.
+ */
+export function asRefusal(error: unknown): { error: CoreError; ours: boolean } {
+  const known = asCoreError(error);
+  if (known) return { error: known, ours: false };
+  console.error(forLog(error));
+  return {
+    error: new CoreError(
       'malformed',
       'Something went wrong inside Glow Den; nothing was changed.',
       {},
       'Try again. If it happens again, look into the log (.den/app.log).',
-    );
-    return Response.json({ error: hidden.toJSON() }, { status: 500 });
+    ),
+    ours: true,
+  };
+}
+
+/** Runs a handler; refusals become JSON with a fitting status. */
+export async function handle(request: Request, run: () => Promise<Response>): Promise<Response> {
+  if (!isOwnPage(request.headers)) return refused(new CoreError('bad_input', FOREIGN.message, {}, FOREIGN.hint));
+  try {
+    return await run();
+  } catch (caught) {
+    const { error, ours } = asRefusal(caught);
+    return ours ? Response.json({ error: error.toJSON() }, { status: 500 }) : refused(error);
   }
 }
 
@@ -64,27 +67,34 @@ export function requireId(text: string): string {
   return checked.data;
 }
 
-/** Bytes by their hash. An address that names a version never changes; any other is asked for again each time. */
-export function immutable(
-  bytes: Uint8Array,
+/** How bytes are answered that are known by their hash. An address that names a version never changes; any other is asked for again each time. */
+function cacheHeaders(etag: string, request: Request, headers: Record<string, string>): Record<string, string> {
+  const versioned = ['v', 'turn'].some((name) => new URL(request.url).searchParams.has(name));
+  return { etag, 'cache-control': versioned ? 'private, max-age=31536000, immutable' : 'private, no-cache', ...headers };
+}
+
+/**
+ * Bytes by their hash.
+ *
+ * @param load - asked only when the browser does not have them yet
+ */
+export async function immutable(
+  load: () => Promise<Uint8Array>,
   mediaType: string,
   sha: string,
   request: Request,
   headers: Record<string, string> = {},
-): Response {
+): Promise<Response> {
   const etag = `"${sha}"`;
-  const versioned = ['v', 'turn'].some((name) => new URL(request.url).searchParams.has(name));
-  const common = {
-    etag,
-    'cache-control': versioned ? 'private, max-age=31536000, immutable' : 'private, no-cache',
-    ...headers,
-  };
+  const common = cacheHeaders(etag, request, headers);
   if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: common });
-  return new Response(bytes as Uint8Array<ArrayBuffer>, { headers: { 'content-type': mediaType, ...common } });
+  return new Response((await load()) as Uint8Array<ArrayBuffer>, { headers: { 'content-type': mediaType, ...common } });
 }
 
 /** A file's name for a download, whatever people called it. */
 export function attachment(fileName: string): Record<string, string> {
   const plain = fileName.replace(/[^\w.-]+/g, '_');
-  return { 'content-disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(fileName)}` };
+  return {
+    'content-disposition': `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(fileName.toWellFormed())}`,
+  };
 }

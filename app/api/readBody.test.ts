@@ -53,7 +53,7 @@ describe('a body', () => {
   test('that says it is too long is refused before a byte is read', async () => {
     const { stream, taken } = pieces(10, 1);
     const error = await refusal(bodyWithin(post(stream, { 'content-length': '5000000' }), 1_048_576, 'a test'));
-    expect(error).toMatchObject({ code: 'too_large', message: 'The file is larger than 1 MB, the limit for a test.' });
+    expect(error).toMatchObject({ code: 'too_large', message: 'This is larger than 1 MB, the limit for a test.' });
     expect(taken()).toBeLessThanOrEqual(1);
   });
 

@@ -3,10 +3,23 @@ import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { z } from 'zod';
 import { CoreError } from '@core/errors';
+import { requireRoom } from '@server/room';
 
-/** A request's JSON, checked. @throws CoreError `bad_input` naming the field */
+/** More than anything that is sent as JSON; what is larger is files. */
+const MAX_JSON_BYTES = 1024 * 1024;
+
+/** A request's JSON, checked. @throws CoreError `bad_input` naming the field, `too_large` */
 export async function requireBody<S extends z.ZodType>(request: Request, schema: S, what: string): Promise<z.infer<S>> {
-  return requireValid(await request.json().catch(() => null), schema, what);
+  const bytes = await bodyWithin(request, MAX_JSON_BYTES, 'what is sent as JSON');
+  return requireValid(parsed(Buffer.from(bytes).toString('utf8')), schema, what);
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return null;
+  }
 }
 
 /** A request's query, checked. @throws CoreError `bad_input` naming the field */
@@ -33,9 +46,12 @@ export async function bodyWithin(request: Request, limit: number, what: string):
  * Writes the body to a file of its own that only this user reads, as far as the limit allows.
  *
  * @returns its path; whoever asked removes it
+ * @throws CoreError `too_large`, `no_room`
  */
 export async function bodyToDisk(request: Request, limit: number, what: string): Promise<string> {
-  const folder = path.join(process.env.DEN_DATA ?? '.den', 'uploads');
+  const data = process.env.DEN_DATA ?? '.den';
+  requireRoom(data, statedLength(request));
+  const folder = path.join(data, 'uploads');
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const file = path.join(folder, randomUUID());
   try {
@@ -47,15 +63,20 @@ export async function bodyToDisk(request: Request, limit: number, what: string):
   }
 }
 
+export function statedLength(request: Request): number {
+  const length = Number(request.headers.get('content-length') ?? 0);
+  return Number.isFinite(length) ? length : 0;
+}
+
 async function* chunksWithin(request: Request, limit: number, what: string): AsyncGenerator<Uint8Array> {
   const tooLarge = () =>
     new CoreError(
       'too_large',
-      `The file is larger than ${limit / 1024 / 1024} MB, the limit for ${what}.`,
+      `This is larger than ${limit / 1024 / 1024} MB, the limit for ${what}.`,
       { range: `up to ${limit} bytes` },
       'Bring a smaller part of it.',
     );
-  if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
+  if (statedLength(request) > limit) throw tooLarge();
   let total = 0;
   for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
     total += chunk.length;

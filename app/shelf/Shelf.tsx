@@ -48,7 +48,7 @@ function Work({ cameras: first, instruments: firstInstruments, materials: firstM
       <div className={styles.head}>
         <h1>Shelf</h1>
         <span role="status" className={styles.quiet}>
-          {saving.includes('waiting') ? 'Not saved yet: no connection' : saving.includes('saving') ? 'Saving …' : 'Saved'}
+          {saving.includes('waiting') ? 'Not saved yet, trying again' : saving.includes('saving') ? 'Saving …' : 'Saved'}
         </span>
       </div>
       <div className={styles.cameras} role="group" aria-label="Cameras">

@@ -26,7 +26,7 @@ export const shapeSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('poly'),
     points: z
-      .array(z.tuple([z.number(), z.number()]))
+      .array(z.tuple([z.number().min(-100_000).max(100_000), z.number().min(-100_000).max(100_000)]))
       .min(3)
       .max(1000),
   }),

@@ -1,4 +1,5 @@
 import { CoreError } from '../errors';
+import { weatherLines } from './lines';
 import { onHourlyGrid, requireWeatherRange } from './hourRows';
 import { HOUR_MS, withoutGaps, type RawHour, type Weather, type WeatherWarning } from './weather';
 
@@ -21,7 +22,7 @@ export interface EpwPlace {
  * @throws CoreError `malformed`, `not_a_number`, `absurd`, each with its line
  */
 export function readEpw(text: string): Weather & { place: EpwPlace } {
-  const lines = text.split(/\r\n|\n|\r/);
+  const lines = weatherLines(text);
   const { place, zoneHours } = locationOf(lines[0]!);
   const rows: { time: number; line: number; hour: RawHour }[] = [];
   const year = singleYear(lines);

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { CoreError } from '../errors';
+import { weatherLines } from './lines';
 import { onHourlyGrid, requireWeatherRange } from './hourRows';
 import { withoutGaps, type RawHour, type Weather } from './weather';
 
@@ -26,12 +27,15 @@ const TIME = /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}(:\d{2}(\.\d+)?)?\s*(Z|[+-]\d{2}:
  *   (a wrong unit, most likely), each with its line
  */
 export function readWeatherCsv(text: string): Weather {
-  const { data } = Papa.parse<string[]>(text, { header: false, skipEmptyLines: false });
+  const [first = '', ...lines] = weatherLines(text);
+  // Line by line: a cell never goes over several, and a quote without its end then costs its line and no more.
+  const { data, meta } = Papa.parse<string[]>(first);
   const header = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
   const columns = columnsOf(header);
-  const decimalComma = !text.slice(0, text.indexOf('\n')).includes(',');
+  const decimalComma = !first.includes(',');
   const rows: { time: number; line: number; hour: RawHour }[] = [];
-  data.slice(1).forEach((cells, i) => {
+  lines.forEach((text, i) => {
+    const cells = Papa.parse<string[]>(text, { delimiter: meta.delimiter }).data[0] ?? [];
     const line = i + 2;
     if (cells.every((cell) => cell.trim() === '')) return;
     const hour: RawHour = { temperatureC: null, cloudPct: null, windMs: null, rainMm: null, humidityPct: null, snowCm: null };

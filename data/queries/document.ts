@@ -1,7 +1,7 @@
 import { eq, getTableColumns, inArray, or } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import type { VisitDocument } from '@core/visit/document';
-import type { Database } from '../connection';
+import type { Connection } from '../connection';
 import * as t from '../schema';
 import { loadEarlier } from './earlier';
 import {
@@ -38,7 +38,7 @@ function byId<R extends { id: string }>(rows: R[]): Record<string, R> {
  *
  * @throws CoreError `not_found`
  */
-export async function loadVisitDocument(db: Database, visitId: string): Promise<VisitDocument> {
+export async function loadVisitDocument(db: Connection, visitId: string): Promise<VisitDocument> {
   const [found] = await db
     .select({ visit: t.visit, site: t.site })
     .from(t.visit)

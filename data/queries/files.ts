@@ -1,18 +1,22 @@
-import { and, eq } from 'drizzle-orm';
+import { and, between, eq, like, or, type SQL } from 'drizzle-orm';
+import type { MySqlColumn } from 'drizzle-orm/mysql-core';
 import { CoreError } from '@core/errors';
-import { frameForPhoto, sameName } from '@core/frame/pairPhoto';
-import type { Connection, Database } from '../connection';
+import { frameForPhoto, namesLike, sameName, SAME_MOMENT_MS, type Taken } from '@core/frame/pairPhoto';
+import type { Connection } from '../connection';
 import { frame, photo, sequence, visit } from '../schema';
-import { putBlob } from './blobs';
+import { transact } from '../transact';
+import { requireTogether } from './ownership';
 
-export interface NewFrame extends Omit<typeof frame.$inferInsert, 'fileSha' | 'pixelsSha' | 'thumbSha'> {
-  file: Uint8Array;
-  pixels: Uint8Array;
-  thumb: Uint8Array;
-}
+export type NewFrame = typeof frame.$inferInsert;
+export type NewPhoto = typeof photo.$inferInsert;
+/** Frames of one file that belong together. */
+export type NewSequence = Pick<typeof sequence.$inferInsert, 'id' | 'name'>;
 
-export interface NewPhoto extends Omit<typeof photo.$inferInsert, 'fileSha'> {
-  file: Uint8Array;
+/** What one import makes of a visit. Its bytes are stored before, by their hashes. */
+export interface NewPictures {
+  sequences?: NewSequence[];
+  frames?: NewFrame[];
+  photos?: NewPhoto[];
 }
 
 /** A frame or photo of the visit that came from exactly these bytes. */
@@ -40,93 +44,92 @@ export async function requireVisit(connection: Connection, visitId: string): Pro
   return found;
 }
 
-/** Locks a visit, so that two files of one drop do not pair past each other. */
-async function lockVisit(tx: Connection, visitId: string): Promise<void> {
-  await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId)).for('update');
+/**
+ * Stores what one import made, whole or not at all, and pairs photos with the frames of their name or moment, whichever
+ * comes first. The visit is held for as long as its rows take, some milliseconds.
+ *
+ * @throws CoreError `not_found`, `bad_input` when room, surface or camera are not of this visit's site
+ */
+export async function addPictures(
+  db: Connection,
+  visitId: string,
+  { sequences = [], frames = [], photos = [] }: NewPictures,
+): Promise<void> {
+  await transact(db, async (tx) => {
+    // Locked, so that two files of one drop do not pair past each other.
+    await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId)).for('update');
+    const places = new Set(frames.map(({ roomId, surfaceId }) => JSON.stringify([roomId ?? null, surfaceId ?? null])));
+    for (const place of places) {
+      const [room, surface] = JSON.parse(place) as [string | null, string | null];
+      await requireTogether(tx, { visit: visitId, room, surface });
+    }
+    if (sequences.length > 0) await tx.insert(sequence).values(sequences.map((one) => ({ ...one, visitId, intervalS: null })));
+    if (frames.length > 0) await tx.insert(frame).values(frames);
+    for (const one of photos) {
+      await tx.insert(photo).values({ ...one, frameId: one.frameId ?? (await frameFor(tx, takenOf(one), visitId)) });
+    }
+    // Pages of one file have one name and moment: the first stands for all.
+    const ownFrames = new Set(photos.map(({ frameId }) => frameId));
+    for (const one of frames) if ((one.page ?? 0) === 0 && !ownFrames.has(one.id)) await pairWaiting(tx, takenOf(one), visitId);
+  });
 }
 
-async function storeFrame(tx: Connection, { file, pixels, thumb, ...row }: NewFrame): Promise<void> {
-  const [fileSha, pixelsSha, thumbSha] = [await putBlob(tx, file), await putBlob(tx, pixels), await putBlob(tx, thumb)];
-  await tx.insert(frame).values({ ...row, fileSha, pixelsSha, thumbSha });
+function takenOf({ id, fileName, takenAt }: { id: string; fileName: string; takenAt: Date }): Taken {
+  return { id, fileName, takenAt: takenAt.getTime() };
+}
+
+/** Rows of a visit that may go with a file: by name or by moment. Asked of indexes, not of all rows of the visit. */
+function nearTo(of: { visitId: MySqlColumn; fileName: MySqlColumn; takenAt: MySqlColumn }, taken: Taken, visitId: string): SQL {
+  const names = namesLike(taken).map((pattern) => like(of.fileName, pattern));
+  const moment = between(of.takenAt, new Date(taken.takenAt - SAME_MOMENT_MS), new Date(taken.takenAt + SAME_MOMENT_MS));
+  return and(eq(of.visitId, visitId), or(...names, moment))!;
+}
+
+async function frameFor(tx: Connection, own: Taken, visitId: string): Promise<string | null> {
+  const near = await tx
+    .select({ id: frame.id, fileName: frame.fileName, takenAt: frame.takenAt })
+    .from(frame)
+    .where(nearTo(frame, own, visitId));
+  return frameForPhoto(own, near.map(takenOf));
 }
 
 /** Gives a new frame the photos that were waiting for it, and those of its name that found nothing better than a moment. */
-async function pairWaiting(tx: Connection, row: Pick<NewFrame, 'id' | 'visitId' | 'fileName' | 'takenAt'>): Promise<void> {
-  const photos = await tx
-    .select({ photo, pairedWith: frame.fileName })
+async function pairWaiting(tx: Connection, own: Taken, visitId: string): Promise<void> {
+  const near = await tx
+    .select({
+      id: photo.id,
+      fileName: photo.fileName,
+      takenAt: photo.takenAt,
+      version: photo.version,
+      pairedWith: frame.fileName,
+    })
     .from(photo)
     .leftJoin(frame, eq(frame.id, photo.frameId))
-    .where(eq(photo.visitId, row.visitId));
-  const own = { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() };
-  for (const { photo: waiting, pairedWith } of photos) {
+    .where(nearTo(photo, own, visitId));
+  for (const { version, pairedWith, ...waiting } of near) {
     const better =
       pairedWith === null
-        ? frameForPhoto({ ...waiting, takenAt: waiting.takenAt.getTime() }, [own]) !== null
+        ? frameForPhoto(takenOf(waiting), [own]) !== null
         : sameName(waiting, own) && !sameName(waiting, { fileName: pairedWith });
     if (!better) continue;
     await tx
       .update(photo)
-      .set({ frameId: row.id, version: waiting.version + 1 })
+      .set({ frameId: own.id, version: version + 1 })
       .where(eq(photo.id, waiting.id));
   }
 }
 
-/** Stores a frame with its bytes, whole or not at all, and gives it the photos that were waiting for it. */
-export async function addFrame(db: Database, row: NewFrame): Promise<void> {
-  await db.transaction(async (tx) => {
-    await lockVisit(tx, row.visitId);
-    await storeFrame(tx, row);
-    await pairWaiting(tx, row);
-  });
-}
-
-/** Frames of one file that belong together. */
-export interface NewSequence {
-  id: string;
-  name: string;
-}
-
-/**
- * Stores the pages of one file as sequences, whole or not at all.
- *
- * @param pages - in order, each with the sequence that it belongs to; one that throws leaves nothing behind
- */
-export async function addPages(
-  db: Database,
-  visitId: string,
-  pages: AsyncIterable<{ sequence: NewSequence; row: NewFrame }>,
-): Promise<void> {
-  await db.transaction(async (tx) => {
-    await lockVisit(tx, visitId);
-    const known = new Set<string>();
-    for await (const { sequence: of, row } of pages) {
-      if (!known.has(of.id)) {
-        await tx.insert(sequence).values({ ...of, visitId, intervalS: null });
-        known.add(of.id);
-      }
-      await storeFrame(tx, { ...row, sequenceId: of.id });
-      if (row.page === 0) await pairWaiting(tx, row);
-    }
-  });
-}
-
-/** Stores a photo and pairs it with the frame of its name or moment. */
-export async function addPhoto(db: Database, { file, ...row }: NewPhoto): Promise<{ frameId: string | null }> {
-  return db.transaction(async (tx) => {
-    await lockVisit(tx, row.visitId);
-    const frames = await tx
-      .select({ id: frame.id, fileName: frame.fileName, takenAt: frame.takenAt })
-      .from(frame)
-      .where(eq(frame.visitId, row.visitId));
-    const frameId =
-      row.frameId ??
-      frameForPhoto(
-        { id: row.id, fileName: row.fileName, takenAt: row.takenAt.getTime() },
-        frames.map((one) => ({ ...one, takenAt: one.takenAt.getTime() })),
-      );
-    await tx.insert(photo).values({ ...row, frameId, fileSha: await putBlob(tx, file) });
-    return { frameId };
-  });
+/** Which of these are there: frames and photos by their ids. */
+export async function knownPictures(
+  connection: Connection,
+  frameId: string,
+  photoId: string,
+): Promise<{ frame: string | null; photo: boolean }> {
+  const [[oneFrame], [onePhoto]] = await Promise.all([
+    connection.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, frameId)),
+    connection.select({ id: photo.id }).from(photo).where(eq(photo.id, photoId)),
+  ]);
+  return { frame: oneFrame?.visitId ?? null, photo: onePhoto !== undefined };
 }
 
 /** Which bytes a frame or photo has. */

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import type { Connection, Database } from '../connection';
+import { isDuplicate } from '../databaseError';
 import { recording } from '../schema';
 import { putBlob } from './blobs';
 import { requireVisit } from './files';
@@ -13,9 +14,17 @@ export async function addRecording(
 ): Promise<void> {
   if (bytes.length === 0) throw new CoreError('empty_file', 'Nothing was recorded.', {}, 'Allow the microphone and speak again.');
   await requireVisit(db, row.visitId);
-  await db.transaction(async (tx) => {
-    await tx.insert(recording).values({ ...row, fileSha: await putBlob(tx, bytes) });
-  });
+  const fileSha = await putBlob(db, bytes);
+  try {
+    await db.insert(recording).values({ ...row, fileSha });
+  } catch (error) {
+    // Sent again because its answer was lost: it is here. Anything else of this id is not.
+    const [known] = await db
+      .select({ visitId: recording.visitId, fileSha: recording.fileSha })
+      .from(recording)
+      .where(eq(recording.id, row.id));
+    if (!isDuplicate(error) || known?.visitId !== row.visitId || known.fileSha !== fileSha) throw error;
+  }
 }
 
 export async function recordingFile(connection: Connection, id: string) {

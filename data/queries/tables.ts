@@ -45,38 +45,11 @@ import {
 
 /** How one kind of row is read and written. Kinds that only an import or a form makes have no `insert`. */
 interface Table<E extends Entity> {
-  load(connection: Connection, id: string): Promise<Row<E> | null>;
+  /** @param locked - held against others until the transaction ends */
+  load(connection: Connection, id: string, locked: boolean): Promise<Row<E> | null>;
   insert?(connection: Connection, id: string, value: Values[E]): Promise<unknown>;
   update(connection: Connection, row: Row<E>): Promise<unknown>;
   remove?(connection: Connection, id: string): Promise<unknown>;
-}
-
-/** A finding states a region of its frame against one of the same visit. */
-async function requirePair(
-  connection: Connection,
-  {
-    frameId,
-    visitId,
-    thisRegionId,
-    thatRegionId,
-  }: Pick<Values['finding'], 'frameId' | 'visitId' | 'thisRegionId' | 'thatRegionId'>,
-): Promise<void> {
-  const placeOf = async (id: string) => {
-    const [found] = await connection
-      .select({ frameId: t.region.frameId, visitId: t.frame.visitId })
-      .from(t.region)
-      .innerJoin(t.frame, eq(t.frame.id, t.region.frameId))
-      .where(eq(t.region.id, id));
-    return found;
-  };
-  const [mine, other] = [await placeOf(thisRegionId), await placeOf(thatRegionId)];
-  if (mine?.frameId === frameId && mine.visitId === visitId && other?.visitId === visitId) return;
-  throw new CoreError(
-    'bad_input',
-    'That region is not on this frame, or not of this visit.',
-    { value: thisRegionId },
-    'Choose a region of this frame and one of the same visit.',
-  );
 }
 
 /** The pair of two regions, made when it is not there yet. */
@@ -104,13 +77,13 @@ async function moveFramesToNoPlace(connection: Connection, place: { roomId?: str
     .where(there);
 }
 
-async function findingWithPair(connection: Connection, id: string) {
-  const [found] = await connection
+async function findingWithPair(connection: Connection, id: string, locked: boolean) {
+  const asked = connection
     .select({ finding: t.finding, pair: t.pair })
     .from(t.finding)
     .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
-    .where(eq(t.finding.id, id))
-    .for('update');
+    .where(eq(t.finding.id, id));
+  const [found] = await (locked ? asked.for('update') : asked);
   return found;
 }
 
@@ -130,8 +103,9 @@ function plain<E extends Entity, Stored>(
   toColumns: (value: Values[E]) => object = (value) => value,
 ): Table<E> {
   return {
-    async load(connection, id) {
-      const [found] = await connection.select().from(table).where(eq(table.id, id)).for('update');
+    async load(connection, id, locked) {
+      const asked = connection.select().from(table).where(eq(table.id, id));
+      const [found] = await (locked ? asked.for('update') : asked);
       return found ? toRow(found as Stored) : null;
     },
     update: (connection, { id, version, value }) =>
@@ -154,12 +128,6 @@ function surfaceOf({ described: _described, ...shown }: typeof t.surface.$inferS
 export const TABLES: { [E in Entity]: Table<E> } = {
   region: {
     ...plain(t.region, regionRow, { add: true }),
-    // A region is never moved to another frame.
-    update: (connection, { id, version, value: { frameId: _frameId, ...value } }) =>
-      connection
-        .update(t.region)
-        .set({ ...value, version })
-        .where(eq(t.region.id, id)),
     async remove(connection, id) {
       const [stated] = await connection
         .select({ title: t.finding.title })
@@ -195,18 +163,16 @@ export const TABLES: { [E in Entity]: Table<E> } = {
   loanHome: plain(t.loanHome, loanHomeRow, BOTH),
   photo: plain(t.photo, photoRow, {}),
   finding: {
-    async load(connection, id) {
-      const found = await findingWithPair(connection, id);
+    async load(connection, id, locked) {
+      const found = await findingWithPair(connection, id, locked);
       return found ? findingRow(found.finding, found.pair) : null;
     },
     async insert(connection, id, { thisRegionId, thatRegionId, ...rest }) {
-      await requirePair(connection, { ...rest, thisRegionId, thatRegionId });
       const pairId = await pairOf(connection, thisRegionId, thatRegionId);
       await connection.insert(t.finding).values({ id, ...rest, pairId, recordedAt: new Date() });
     },
     async update(connection, { id, version, value: { thisRegionId, thatRegionId, ...rest } }) {
-      await requirePair(connection, { ...rest, thisRegionId, thatRegionId });
-      const before = (await findingWithPair(connection, id))!.pair.id;
+      const before = (await findingWithPair(connection, id, true))!.pair.id;
       const pairId = await pairOf(connection, thisRegionId, thatRegionId);
       await connection
         .update(t.finding)
@@ -215,7 +181,7 @@ export const TABLES: { [E in Entity]: Table<E> } = {
       await dropPairsWithoutFinding(connection, before);
     },
     async remove(connection, id) {
-      const before = (await findingWithPair(connection, id))!.pair.id;
+      const before = (await findingWithPair(connection, id, true))!.pair.id;
       await connection.delete(t.finding).where(eq(t.finding.id, id));
       await dropPairsWithoutFinding(connection, before);
     },

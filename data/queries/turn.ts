@@ -5,6 +5,7 @@ import { measureAfterTurn, photoAfterTurn } from '@core/frame/afterTurn';
 import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/frame/reshape';
 import type { Database } from '../connection';
 import { frame, photo, probe, region } from '../schema';
+import { transact } from '../transact';
 import { getBlob, putBlob } from './blobs';
 
 /** Longest side of a thumbnail, pixels. */
@@ -25,7 +26,7 @@ function bytesOf(values: Float32Array): Uint8Array {
  * @throws CoreError `not_found`
  */
 export async function turnFrame(db: Database, id: string, turn: Turn): Promise<void> {
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     const [found] = await tx.select().from(frame).where(eq(frame.id, id)).for('update');
     if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
     const { width, height } = found;

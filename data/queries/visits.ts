@@ -8,6 +8,7 @@ import type { Row } from '@core/visit/rows';
 import { USUAL_TIME_CONSTANTS } from '@core/weather/wallMemory';
 import type { Connection, Database } from '../connection';
 import { conditions, finding, frame, intake, plan, room, settings, site, visit } from '../schema';
+import { transact } from '../transact';
 import { siteRow, visitRowOf } from './rows';
 
 export interface SiteVisit {
@@ -56,7 +57,7 @@ const USUAL_INSIDE_C = 20;
  * @throws CoreError `not_found`
  */
 export async function createVisit(connection: Connection, wanted: NewVisit): Promise<{ visitId: string; siteId: string }> {
-  return connection.transaction(async (tx) => {
+  return transact(connection, async (tx) => {
     const known = 'id' in wanted.site ? await requireSite(tx, wanted.site.id) : null;
     const siteId = known ?? newId();
     if (!('id' in wanted.site)) await tx.insert(site).values({ id: siteId, ...wanted.site });

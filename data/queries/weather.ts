@@ -4,6 +4,7 @@ import { CoreError } from '@core/errors';
 import type { Weather } from '@core/weather/weather';
 import type { Database } from '../connection';
 import { weather } from '../schema';
+import { transact } from '../transact';
 import { putBlob } from './blobs';
 
 export interface StoredWeather extends Weather {
@@ -18,8 +19,8 @@ export async function addWeather(
   file: { fileName: string; bytes: Uint8Array },
   read: Weather & { format: string },
 ): Promise<string> {
-  return db.transaction(async (tx) => {
-    const fileSha = await putBlob(tx, file.bytes);
+  const fileSha = await putBlob(db, file.bytes);
+  return transact(db, async (tx) => {
     const [known] = await tx.select({ id: weather.id }).from(weather).where(eq(weather.fileSha, fileSha));
     if (known) return known.id;
     const id = newId();

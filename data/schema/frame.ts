@@ -90,6 +90,8 @@ export const frame = mysqlTable(
   },
   (table) => [
     unique('frame_page_once').on(table.visitId, table.fileSha, table.page),
+    index('frame_of_name').on(table.visitId, table.fileName),
+    index('frame_of_moment').on(table.visitId, table.takenAt),
     check('frame_size', sql`${table.width} >= 2 and ${table.height} >= 2`),
   ],
 );

@@ -1,4 +1,4 @@
-import { boolean, datetime, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, datetime, index, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { Alignment } from '@core/frame/alignment';
 import { PHOTO_ROLES, type PhotoValue } from '@core/visit/rows';
 import { sha256 } from '../columns/sha256';
@@ -35,5 +35,9 @@ export const photo = mysqlTable(
     mirrored: boolean().notNull().default(false),
     version: int().notNull().default(1),
   },
-  (table) => [unique('photo_file_once').on(table.visitId, table.fileSha)],
+  (table) => [
+    unique('photo_file_once').on(table.visitId, table.fileSha),
+    index('photo_of_name').on(table.visitId, table.fileName),
+    index('photo_of_moment').on(table.visitId, table.takenAt),
+  ],
 );

@@ -26,8 +26,10 @@ need_bundle() {
 }
 
 build_site() {
-  say "Building the application …"
-  npx next build >"$DEN_HOME/build.log" 2>&1 || { cat "$DEN_HOME/build.log" >&2; fail "The build failed."; }
+  slowly "Building the application, about a minute" how_far_unknown "$DEN_HOME/build.log" npx next build || {
+    cat "$DEN_HOME/build.log" >&2
+    fail "The build failed."
+  }
 }
 
 need_build() {

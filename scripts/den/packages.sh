@@ -8,6 +8,8 @@ need_node() {
   [ "${version%%.*}" -ge 20 ] || fail "Node.js 20 or newer is needed; this is $(node --version)."
 }
 
+packages_so_far() { printf ', %s of some %s' "$(ls -d "$DEN_ROOT"/node_modules/* "$DEN_ROOT"/node_modules/@*/* 2>/dev/null | wc -l)" "$packages_total"; }
+
 # Installs Node's packages when the lock file is not the one that they were installed from.
 need_packages() {
   need_node
@@ -17,8 +19,11 @@ need_packages() {
   exec 8>"$DEN_HOME/packages.lock"
   flock 8
   if [ ! -d "$DEN_ROOT/node_modules" ] || [ ! -f "$stamp" ] || [ "$(cat "$stamp")" != "$want" ]; then
-    say "Installing Node's packages …"
-    (cd "$DEN_ROOT" && npm ci --no-audit --no-fund --loglevel=error)
+    packages_total=$(grep -c '^    "node_modules/' "$DEN_ROOT/package-lock.json")
+    (cd "$DEN_ROOT" && slowly "Installing Node's packages, one to three minutes" packages_so_far "$DEN_HOME/packages.log" npm ci --no-audit --no-fund --loglevel=error) || {
+      cat "$DEN_HOME/packages.log" >&2
+      fail "Node's packages could not be installed."
+    }
     printf '%s' "$want" >"$stamp"
   fi
   flock -u 8
@@ -35,9 +40,9 @@ need_debian() {
   sudo apt-get install -y $*
 and start again."
   fi
-  say "Installing Debian's $* …"
   $do_it apt-get update -qq >&2
-  $do_it env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >"$DEN_HOME/apt.log" 2>&1 ||
+  slowly "Installing Debian's $*" how_far_unknown "$DEN_HOME/apt.log" \
+    $do_it env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" ||
     fail "Debian's $* could not be installed; see $DEN_HOME/apt.log."
 }
 

@@ -1,4 +1,4 @@
-# What ./den says to people, and small things that every part needs.
+# What ./den says to people.
 
 say() { printf '%s\n' "$*"; }
 
@@ -7,23 +7,20 @@ fail() {
   exit 1
 }
 
-# Whether a process is alive; a signal that cannot be sent for lack of rights still says yes.
-alive() { [ -n "${1:-}" ] && [ -e "/proc/$1" ]; }
-
-free_port() {
-  local port=$1
-  while (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do port=$((port + 1)); done
-  printf '%s' "$port"
-}
-
-# Ends a process that we started and waits until it is gone.
-end_process() {
-  local pid=$1 waited=0
-  alive "$pid" || return 0
-  kill -TERM "$pid" 2>/dev/null || return 0
-  while alive "$pid" && [ "$waited" -lt 300 ]; do
-    sleep 0.1
-    waited=$((waited + 1))
+# slowly WHAT HOW-FAR LOG COMMAND…: runs something that takes long, its words into a log; says that it goes on, and how far it is.
+slowly() {
+  local what=$1 how_far=$2 log=$3 began=$SECONDS pid
+  shift 3
+  say "$what …"
+  "$@" >"$log" 2>&1 &
+  pid=$!
+  trap 'kill "$pid" 2>/dev/null; exit 130' INT TERM
+  while kill -0 "$pid" 2>/dev/null; do
+    sleep 1
+    [ $(((SECONDS - began) % 15)) -ne 0 ] || [ "$SECONDS" = "$began" ] || say "$what … $((SECONDS - began)) s$("$how_far")"
   done
-  ! alive "$pid" || kill -KILL "$pid" 2>/dev/null || true
+  trap - INT TERM
+  wait "$pid"
 }
+how_far_unknown() { :; }
+

@@ -5,8 +5,6 @@ den_test() {
   export DEN_DATA="$DEN_HOME/test"
   rm -rf "$DEN_DATA"
   mkdir -p "$DEN_DATA"
-  # Set anew for this data folder.
-  . "$DEN_ROOT/scripts/den/database.sh"
   need_database
   need_browser
   exec node "$DEN_ROOT/scripts/test.mjs"

@@ -4,7 +4,7 @@ import { surfacesOf } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES } from '@core/house/templates';
 import { KINDS } from '@core/visit/kinds';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
-import type { Database } from '@data/connection';
+import type { Connection } from '@data/connection';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
 import { ensureCamera } from '@data/queries/cameras';
 import { roomColumns } from '@data/queries/columns';
@@ -15,7 +15,7 @@ import { walkRound } from './walkRound';
 const HOUR_MS = 3_600_000;
 
 /** A house that is cooled in August, its round walked in full with the stand-in camera. */
-export async function seedCasa(db: Database): Promise<void> {
+export async function seedCasa(db: Connection): Promise<void> {
   const { conditions, visit } = casa;
   const { visitId, siteId } = await createVisit(db, {
     site: casa.site,

@@ -5,7 +5,7 @@ import { KINDS } from '@core/visit/kinds';
 import { houseScene, sceneCamera } from '@core/simulate/houseScene';
 import { poseFor } from '@core/simulate/pinhole';
 import type { Opening, RoomValue, SurfaceValue } from '@core/house/rows';
-import type { Database } from '@data/connection';
+import type { Connection } from '@data/connection';
 import { OLD_KILN_ROW as demo, type DemoSurface } from '@data/demo/oldKilnRow';
 import { loadSimulated } from '@data/queries/house';
 import { roomColumns } from '@data/queries/columns';
@@ -19,7 +19,7 @@ function momentOf(time: string, seconds = 0): Date {
 }
 
 /** One evening at No. 2, walked in full: frames of described surfaces, regions, findings, log, kit, put-back list. */
-export async function seedRow(db: Database): Promise<string> {
+export async function seedRow(db: Connection): Promise<string> {
   const { conditions } = demo;
   const { visitId, siteId } = await createVisit(db, {
     site: demo.site,
@@ -79,7 +79,7 @@ export async function seedRow(db: Database): Promise<string> {
   return visitId;
 }
 
-async function addRooms(db: Database, siteId: string): Promise<Map<string, string>> {
+async function addRooms(db: Connection, siteId: string): Promise<Map<string, string>> {
   const rooms = demo.rooms.map((room, ordinal) => {
     const value: RoomValue = { siteId, heightM: 2.4, ordinal, ...room };
     return { id: newId(), ...roomColumns(value) };
@@ -103,7 +103,7 @@ function openingsIn({ features }: DemoSurface): Opening[] {
   });
 }
 
-async function addSurfaces(db: Database, siteId: string, roomIds: Map<string, string>) {
+async function addSurfaces(db: Connection, siteId: string, roomIds: Map<string, string>) {
   const described = new Map<DemoSurface, { id: string; value: SurfaceValue }>();
   for (const { surface } of demo.frames) {
     const { name, kind, behind, azimuth, width, height } = surface;
@@ -155,7 +155,7 @@ async function addSurfaces(db: Database, siteId: string, roomIds: Map<string, st
   return described;
 }
 
-async function addRecords(db: Database, visitId: string): Promise<void> {
+async function addRecords(db: Connection, visitId: string): Promise<void> {
   await db
     .insert(t.kit)
     .values({ id: newId(), visitId, items: KINDS['heat-loss'].bring.map((name) => ({ name, packed: true })) });
@@ -177,7 +177,7 @@ async function addRecords(db: Database, visitId: string): Promise<void> {
 }
 
 async function addRegions(
-  db: Database,
+  db: Connection,
   visitId: string,
   frameId: string,
   photoId: string,

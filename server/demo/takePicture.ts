@@ -6,10 +6,10 @@ import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import type { Scene } from '@core/simulate/scene';
 import type { SurfaceValue } from '@core/house/rows';
-import type { Database } from '@data/connection';
+import type { Connection } from '@data/connection';
 import { nodeCodecs } from '../codecs';
-import { decodeFile } from '../decode';
-import { importFile } from '../importFile';
+import { decodePages } from '../decode';
+import { importFile, type Decode } from '../importFile';
 
 const PHOTO_WIDTH = 480;
 /** A photo is taken some seconds after its frame. */
@@ -28,13 +28,16 @@ export interface DemoPicture {
 
 /** Takes frame and photo of a scene into a visit through the same import as everybody's files. */
 export async function takePicture(
-  db: Database,
+  db: Connection,
   visitId: string,
   { scene, stem, name, takenAt, surfaceId, surface, stopKey, cameraId }: DemoPicture,
 ): Promise<{ frameId: string; photoId: string }> {
   const common = { name, surfaceId, stopKey, cameraId, roomId: surface.roomId, side: sideOf(surface) };
   const file = { ...common, fileName: `${stem}.tif`, takenAt, bytes: writeTiff(renderScene(scene), nodeCodecs) };
-  const frame = await importFile(db, visitId, file, undefined, async (wanted) => decodeFile(wanted));
+  const decode: Decode = async (wanted, onPage) => {
+    for (const page of decodePages(wanted)) await onPage(page);
+  };
+  const frame = await importFile(db, visitId, file, undefined, decode);
   const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
   const bytes = await sharp(rgb, { raw: { width, height, channels: 3 } })
     .jpeg({ quality: 86 })

@@ -6,7 +6,7 @@ import { faultsOf } from '@core/simulate/faultsOf';
 import { houseScene, sceneCamera } from '@core/simulate/houseScene';
 import type { Scene } from '@core/simulate/scene';
 import type { CameraValue } from '@core/camera/rows';
-import type { Database } from '@data/connection';
+import type { Connection } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';
 import { loadSimulated } from '@data/queries/house';
 import { stop as stopTable } from '@data/schema';
@@ -28,7 +28,7 @@ export interface Walk {
 }
 
 /** Walks a whole round as a person would: looks at every stop, takes frames where something is to be seen, answers all. */
-export async function walkRound(db: Database, visitId: string, { from, camera, wants, says }: Walk): Promise<void> {
+export async function walkRound(db: Connection, visitId: string, { from, camera, wants, says }: Walk): Promise<void> {
   const document = await loadVisitDocument(db, visitId);
   const { stops, outcomes } = roundOf(document);
   for (const [i, stop] of stops.entries()) {

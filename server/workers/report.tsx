@@ -11,7 +11,7 @@ import { serveJobs } from './serve';
 const PHOTO_PIXELS = 1000;
 
 serveJobs<ReportJob, Uint8Array>(
-  async ({ document, unit, pixels, photos }, progress) => {
+  async ({ document, unit, pixels, photos }, { progress }) => {
     const values = new Map(
       framesOfReport(document).map((id) => {
         const bytes = pixels[id]!;

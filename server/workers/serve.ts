@@ -2,16 +2,33 @@ import { parentPort } from 'node:worker_threads';
 import { CoreError } from '@core/errors';
 import type { JobMessage, WorkerMessage } from './protocol';
 
+/** What a job may tell before it is done. */
+export interface Telling<Part> {
+  progress(done: number, total: number): void;
+  /** Hands a part over and waits until it was taken, so that parts do not heap up. */
+  part(part: Part, transfer: ArrayBuffer[]): Promise<void>;
+}
+
 /** Makes this thread carry out jobs, one after the other. */
-export function serveJobs<Job, Result>(
-  run: (job: Job, progress: (done: number, total: number) => void) => Result | Promise<Result>,
+export function serveJobs<Job, Result, Part = never>(
+  run: (job: Job, telling: Telling<Part>) => Result | Promise<Result>,
   transfer: (result: Result) => ArrayBuffer[],
 ): void {
   const port = parentPort!;
-  port.on('message', async ({ id, job }: JobMessage<Job>) => {
-    const post = (message: WorkerMessage<Result>, list?: ArrayBuffer[]) => port.postMessage(message, list);
+  let taken: () => void = () => undefined;
+  port.on('message', async (message: JobMessage<Job>) => {
+    const { id } = message;
+    if (message.kind === 'taken') return taken();
+    const post = (said: WorkerMessage<Result, Part>, list?: ArrayBuffer[]) => port.postMessage(said, list);
     try {
-      const result = await run(job, (done, total) => post({ id, kind: 'progress', done, total }));
+      const result = await run(message.job, {
+        progress: (done, total) => post({ id, kind: 'progress', done, total }),
+        part: (part, list) =>
+          new Promise<void>((resolve) => {
+            taken = resolve;
+            post({ id, kind: 'part', part }, list);
+          }),
+      });
       post({ id, kind: 'result', result }, transfer(result));
     } catch (error) {
       if (error instanceof CoreError) post({ id, kind: 'refused', error: error.toJSON() });

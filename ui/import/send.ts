@@ -2,6 +2,7 @@ import { CoreError, type CoreErrorData } from '@core/errors';
 import type { Basis, FrameWarning } from '@core/frame/frame';
 import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
 import type { Side } from '@core/visit/rows';
+import { patientFetch } from '@ui/server/reachable';
 
 /** Where on the round the files come from, and how they are read. */
 export interface ImportPlace {
@@ -98,7 +99,11 @@ export async function sendFile(
     );
   }
   try {
-    const response = await fetch(`/api/visits/${visitId}/files?${queryOf(file, place)}`, { method: 'POST', body: file, signal });
+    const response = await patientFetch(`/api/visits/${visitId}/files?${queryOf(file, place)}`, {
+      method: 'POST',
+      body: file,
+      signal,
+    });
     return told(file.name, (await response.json()) as Answer);
   } catch {
     return signal.aborted ? null : refused(file.name, LOST);
@@ -123,7 +128,11 @@ export async function sendZip(
     return;
   }
   try {
-    const response = await fetch(`/api/visits/${visitId}/zips?${queryOf(file, place)}`, { method: 'POST', body: file, signal });
+    const response = await patientFetch(`/api/visits/${visitId}/zips?${queryOf(file, place)}`, {
+      method: 'POST',
+      body: file,
+      signal,
+    });
     if (!response.ok || !response.body) {
       const { error } = (await response.json()) as { error: CoreErrorData };
       refuse(`${error.message} ${error.hint}`);

@@ -137,7 +137,7 @@ function TrailLink({
 }
 
 function SaveMark({ state }: { state: 'saved' | 'saving' | 'waiting' }) {
-  const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection' }[state];
+  const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet, trying again' }[state];
   return (
     <span className={styles.save} data-state={state} role="status">
       {words}

@@ -15,6 +15,7 @@ import {
 } from 'react';
 import type { VisitDocument } from '@core/visit/document';
 import type { Values, VisitEntity } from '@core/visit/rows';
+import { patientFetch } from '@ui/server/reachable';
 import { ConflictDialog } from './ConflictDialog';
 import { documentReducer } from './documentReducer';
 import {
@@ -112,7 +113,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     async (unhurried = false) => {
       for (;;) {
         await saver.idle();
-        const response = await fetch(`/api/visits/${initial.visitId}/document`);
+        const response = await patientFetch(`/api/visits/${initial.visitId}/document`);
         if (!response.ok) return null;
         const fresh = (await response.json()) as VisitDocument;
         // Something was changed while it was on its way: what came is older than what is shown.

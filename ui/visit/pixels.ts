@@ -1,3 +1,5 @@
+import { patientFetch } from '@ui/server/reachable';
+
 /** Pixels of frames by id, fetched once for each hash: a frame that was turned has others. */
 export class PixelStore {
   private readonly loaded = new Map<string, Float32Array>();
@@ -34,7 +36,7 @@ export class PixelStore {
     if (this.wanted.has(frameId)) return;
     this.wanted.add(frameId);
     const hash = this.hashes.get(frameId);
-    fetch(`/api/frames/${frameId}/${this.kind}${hash ? `?v=${hash.slice(0, 16)}` : ''}`)
+    patientFetch(`/api/frames/${frameId}/${this.kind}${hash ? `?v=${hash.slice(0, 16)}` : ''}`)
       .then(async (response) => {
         if (!response.ok) throw new Error(`The frame could not be loaded (${response.status}).`);
         const values = new Float32Array(await response.arrayBuffer());

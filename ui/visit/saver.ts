@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
+import { untilBack } from '@ui/server/reachable';
 
 export type SaveState = 'saved' | 'saving' | 'waiting';
 
@@ -107,6 +108,8 @@ export class Saver<E extends Entity> {
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify(command),
         });
+        // Nothing was changed; the same again when the others are done, or when the database is back.
+        if (response.status === 503) throw new Error('busy');
         const answer = (await response.json()) as { version?: number; error?: CoreErrorData; stored?: Row<E> | null };
         if (response.ok) {
           this.versions.set(rowId, answer.version!);
@@ -119,6 +122,7 @@ export class Saver<E extends Entity> {
         return;
       } catch {
         this.events?.onState('waiting');
+        void untilBack();
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
         this.events?.onState('saving');
       }

@@ -2,7 +2,7 @@ import { CoreError } from '@core/errors';
 import { commandSchema } from '@core/visit/command';
 import { database } from '@data/connection';
 import { carryOut } from '@data/queries/commands';
-import { handle } from '../handle';
+import { handle, refused } from '../handle';
 import { requireBody } from '../readBody';
 
 /** One change of one row; see core/visit/command. */
@@ -16,6 +16,6 @@ export async function POST(request: Request): Promise<Response> {
       {},
       'Choose which of the two to keep.',
     );
-    return Response.json({ error: error.toJSON(), stored: outcome.stored }, { status: 409 });
+    return refused(error, { stored: outcome.stored });
   });
 }

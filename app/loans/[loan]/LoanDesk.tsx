@@ -74,7 +74,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
           />
         </div>
         <span role="status" className={styles.quiet}>
-          {{ saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection' }[store.saveState]}
+          {{ saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet, trying again' }[store.saveState]}
         </span>
         {planned && <Outputs loan={waiting} planned={planned} />}
       </div>

@@ -1,21 +1,16 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { CoreError } from '@core/errors';
 import type { VisitDocument } from '@core/visit/document';
 import { idSchema } from '@core/visit/fields';
 import { database } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';
 import { Shell } from '@ui/shell/Shell';
 import { VisitProvider } from '@ui/visit/VisitProvider';
+import { loaded } from '../../loaded';
 
 async function load(id: string): Promise<VisitDocument> {
   if (!idSchema.safeParse(id).success) notFound();
-  try {
-    return await loadVisitDocument(database(), id);
-  } catch (error) {
-    if (error instanceof CoreError && error.code === 'not_found') notFound();
-    throw error;
-  }
+  return loaded(loadVisitDocument(database(), id));
 }
 
 export default async function VisitLayout({ children, params }: { children: ReactNode; params: Promise<{ visit: string }> }) {

@@ -28,6 +28,8 @@ const FIELD_SIZES: Record<number, number> = { 1: 1, 2: 1, 3: 2, 4: 4, 6: 1, 7: 1
 /** A page without this many tags has no picture; one with more than this is hostile. */
 const MAX_TAGS = 4096;
 const MAX_PAGES = 10_000;
+/** More than places of strips of any picture that is read. */
+const MAX_NUMBERS = 200_000;
 
 export interface Directory {
   /** Numbers of a tag, null when absent. */
@@ -62,6 +64,43 @@ function damaged(what: string, byte: number): CoreError {
   );
 }
 
+/** Where the directories of all pages stand. @throws CoreError `malformed` for a chain that ends nowhere */
+function directoriesOf(bytes: Uint8Array, view: DataView, littleEndian: boolean): number[] {
+  const firstAt = view.getUint32(4, littleEndian);
+  const seen = new Set([firstAt]);
+  let next = readDirectory(bytes, view, firstAt, littleEndian).next;
+  // Pages form a chain; one that points back to itself would never end.
+  while (next !== 0 && seen.size < MAX_PAGES) {
+    if (seen.has(next)) throw damaged('its pages point at each other in a circle', next);
+    if (next + 2 > bytes.length) break;
+    seen.add(next);
+    const link = next + 2 + view.getUint16(next, littleEndian) * 12;
+    next = link + 4 <= bytes.length ? view.getUint32(link, littleEndian) : 0;
+  }
+  return [...seen];
+}
+
+/**
+ * How many pages there are, and how many pixels they have together as their directories say; nothing else of them is read.
+ *
+ * @param most - pixels of no more pages than this are counted
+ * @throws CoreError `malformed` or `truncated` with the byte
+ */
+export function countTiffPages(
+  bytes: Uint8Array,
+  { littleEndian }: { littleEndian: boolean },
+  most: number,
+): { pages: number; pixels: number } {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8) throw damaged('the file ends inside its header', bytes.length);
+  const directories = directoriesOf(bytes, view, littleEndian);
+  const pixels = directories.slice(0, most).reduce((sum, at) => {
+    const { directory } = readDirectory(bytes, view, at, littleEndian);
+    return sum + (directory.numbers(TAG.width)?.[0] ?? 0) * (directory.numbers(TAG.height)?.[0] ?? 0);
+  }, 0);
+  return { pages: directories.length, pixels };
+}
+
 /**
  * Reads the directory of one page and counts the pages.
  *
@@ -72,21 +111,10 @@ export function readStructure(bytes: Uint8Array, order: { littleEndian: boolean 
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const { littleEndian } = order;
   if (bytes.length < 8) throw damaged('the file ends inside its header', bytes.length);
-  const firstAt = view.getUint32(4, littleEndian);
-  const first = readDirectory(bytes, view, firstAt, littleEndian);
-  const seen = new Set([firstAt]);
-  let next = first.next;
-  // Pages form a chain; one that points back to itself would never end.
-  while (next !== 0 && seen.size < MAX_PAGES) {
-    if (seen.has(next)) throw damaged('its pages point at each other in a circle', next);
-    if (next + 2 > bytes.length) break;
-    seen.add(next);
-    const link = next + 2 + view.getUint16(next, littleEndian) * 12;
-    next = link + 4 <= bytes.length ? view.getUint32(link, littleEndian) : 0;
-  }
-  requirePage(page, seen.size);
-  const wanted = page === 0 ? first : readDirectory(bytes, view, [...seen][page]!, littleEndian);
-  return { littleEndian, page: wanted.directory, pages: seen.size };
+  const directories = directoriesOf(bytes, view, littleEndian);
+  requirePage(page, directories.length);
+  const { directory } = readDirectory(bytes, view, directories[page]!, littleEndian);
+  return { littleEndian, page: directory, pages: directories.length };
 }
 
 function readDirectory(
@@ -124,6 +152,7 @@ function readDirectory(
     numbers(tag) {
       const entry = require(tag);
       if (!entry) return null;
+      if (entry.count > MAX_NUMBERS) throw damaged(`tag ${tag} holds ${entry.count} numbers`, entry.at);
       return Array.from({ length: entry.count }, (_, i) => readNumber(view, entry.type, entry.at, i, littleEndian));
     },
     text(tag) {

@@ -27,6 +27,9 @@ const UNREAD: Record<number, string> = {
   34925: 'LZMA',
 };
 
+/** A strip a row of the longest frame, or 16 × 16 tiles of the largest one, with room to spare. */
+const MOST_BLOCKS = 30_000;
+
 /** The most that one byte of each can become; what is declared beyond that cannot be in the file. */
 const GREATEST_GROWTH: Record<Compression, number> = { none: 1, lzw: 2800, deflate: 1040, packbits: 64 };
 
@@ -134,9 +137,11 @@ function readLayout(page: Directory, littleEndian: boolean): Layout {
   // A tile is at most a little larger than the picture; a huge one would be expanded for nothing.
   if (tiled) requireFrameSize(Math.max(2, blockWidth), Math.max(2, blockHeight), page.byte);
 
+  const blocks = Math.ceil(width / blockWidth) * Math.ceil(height / blockHeight);
+  // Each is expanded by itself: millions of single pixels would take minutes.
+  if (blocks > MOST_BLOCKS) throw unsupported(`${blocks} strips or tiles`, `at most ${MOST_BLOCKS}`, page.byte);
   const offsets = page.numbers(tiled ? TAG.tileOffsets : TAG.stripOffsets);
   if (!offsets) throw malformed('it does not say where its pixels are', page.byte);
-  const blocks = Math.ceil(width / blockWidth) * Math.ceil(height / blockHeight);
   if (offsets.length < blocks) throw malformed(`it has ${offsets.length} strips or tiles where ${blocks} are needed`, page.byte);
   const bytesPerSample = bits / 8;
   const byteCounts =

@@ -7,6 +7,6 @@ import { handle, immutable, requireId } from '../../handle';
 export async function GET(request: Request, context: { params: Promise<{ recording: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { fileSha, mediaType } = await recordingFile(database(), requireId((await context.params).recording));
-    return immutable(await getBlob(database(), fileSha), mediaType, fileSha, request);
+    return immutable(() => getBlob(database(), fileSha), mediaType, fileSha, request);
   });
 }

@@ -4,6 +4,7 @@ import { App, Button } from 'antd';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { v7 as newId } from 'uuid';
 import { RECORDING_TYPES } from '@core/round/recording';
+import { patientFetch } from '@ui/server/reachable';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Speaks a note where the browser can record: one tap begins, one ends. */
@@ -33,7 +34,7 @@ export function SpeakButton({ stopKey, icon }: { stopKey: string; icon: ReactNod
       for (const track of stream.getTracks()) track.stop();
       setRecorder(null);
       const query = new URLSearchParams({ id: newId(), stop: stopKey, type, seconds: String((Date.now() - begun) / 1000) });
-      const response = await fetch(`/api/visits/${document.visitId}/recordings?${query}`, {
+      const response = await patientFetch(`/api/visits/${document.visitId}/recordings?${query}`, {
         method: 'POST',
         body: new Blob(parts),
       }).catch(() => null);

@@ -7,6 +7,7 @@ import { CoreError, type CoreErrorData } from '@core/errors';
 import { stopRowOf } from '@core/round/round';
 import type { Answer, StopValue } from '@core/round/rows';
 import type { Stop } from '@core/round/stops';
+import { patientFetch } from '@ui/server/reachable';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 import type { Shot } from './useViewfinder';
 
@@ -49,7 +50,7 @@ export function useStopActions(stop: Stop) {
         const frameId = newId();
         const { pose, shot: number, offset } = shot;
         const wanted = { frameId, surfaceId: stop.surfaceId, stopKey: stop.key, name, pose, shot: number, offset, at: now() };
-        const response = await fetch(`/api/visits/${document.visitId}/captures`, {
+        const response = await patientFetch(`/api/visits/${document.visitId}/captures`, {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify(wanted),

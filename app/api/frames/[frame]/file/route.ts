@@ -7,6 +7,6 @@ import { attachment, handle, immutable, requireId } from '../../../handle';
 export async function GET(request: Request, context: { params: Promise<{ frame: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { fileSha, fileName } = await frameShas(database(), requireId((await context.params).frame));
-    return immutable(await getBlob(database(), fileSha), 'application/octet-stream', fileSha, request, attachment(fileName));
+    return immutable(() => getBlob(database(), fileSha), 'application/octet-stream', fileSha, request, attachment(fileName));
   });
 }

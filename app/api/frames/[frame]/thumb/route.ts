@@ -7,6 +7,6 @@ import { handle, immutable, requireId } from '../../../handle';
 export async function GET(request: Request, context: { params: Promise<{ frame: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { thumbSha } = await frameShas(database(), requireId((await context.params).frame));
-    return immutable(await getBlob(database(), thumbSha), 'application/octet-stream', thumbSha, request);
+    return immutable(() => getBlob(database(), thumbSha), 'application/octet-stream', thumbSha, request);
   });
 }

@@ -1,7 +1,7 @@
 import { database } from '@data/connection';
 import { getBlob } from '@data/queries/blobs';
 import { photoFile } from '@data/queries/files';
-import { uprightPhoto } from '@server/picture';
+import { turnedPhoto } from '@server/turnedPhoto';
 import { attachment, handle, immutable, requireId } from '../../../handle';
 
 /** A photo as it is shown, turned as people said; with `original` in the query the file as it came. */
@@ -11,12 +11,12 @@ export async function GET(request: Request, context: { params: Promise<{ photo: 
       database(),
       requireId((await context.params).photo),
     );
-    const bytes = await getBlob(database(), fileSha);
+    const load = () => getBlob(database(), fileSha);
     if (new URL(request.url).searchParams.has('original')) {
-      return immutable(bytes, mediaType, fileSha, request, attachment(fileName));
+      return immutable(load, mediaType, fileSha, request, attachment(fileName));
     }
-    if (quarters === 0 && !mirrored) return immutable(bytes, mediaType, fileSha, request);
-    const turned = await uprightPhoto(bytes, { quarters, mirrored }).toBuffer();
-    return immutable(turned, mediaType, `${fileSha}-${quarters}${mirrored ? 'm' : ''}`, request);
+    if (quarters === 0 && !mirrored) return immutable(load, mediaType, fileSha, request);
+    const key = `${fileSha}-${quarters}${mirrored ? 'm' : ''}`;
+    return immutable(() => turnedPhoto(key, load, { quarters, mirrored }), 'image/jpeg', key, request);
   });
 }

@@ -1,10 +1,9 @@
-import { CoreError } from '@core/errors';
 import { MAX_ZIP_BYTES } from '@core/visit/limits';
 import { database } from '@data/connection';
 import { requireVisit } from '@data/queries/files';
 import { importZip, type ZipLine } from '@server/importZip';
 import { fileQuerySchema, placeOf } from '../../../fileQuery';
-import { handle, requireId } from '../../../handle';
+import { asRefusal, handle, requireId } from '../../../handle';
 import { bodyToDisk, requireQuery } from '../../../readBody';
 
 /** Takes a ZIP of files: its bytes go to the disk first, then its files are told of one by one, a line of JSON each. */
@@ -15,7 +14,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     await requireVisit(database(), visitId);
     const zipFile = await bodyToDisk(request, MAX_ZIP_BYTES, 'a ZIP');
     const abort = new AbortController();
-    request.signal.addEventListener('abort', () => abort.abort());
+    request.signal.addEventListener('abort', () => abort.abort(), { once: true });
     const lines = importZip(database(), visitId, zipFile, placeOf(place), abort.signal);
     // The first line comes, or a refusal of the whole ZIP, before anything is answered.
     const first = await lines.next();
@@ -29,8 +28,8 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
           const { done, value } = await lines.next();
           if (done) controller.close();
           else controller.enqueue(text(value));
-        } catch (error) {
-          if (!(error instanceof CoreError)) console.error(error);
+        } catch (caught) {
+          const { error } = asRefusal(caught);
           controller.error(error);
         }
       },

@@ -1,0 +1,39 @@
+import { LRUCache } from 'lru-cache';
+import { oneAtATime } from './photoFacts';
+import { uprightPhoto } from './picture';
+
+/** Longer sides no screen shows. */
+const LONGEST_SIDE = 4096;
+const CACHE_BYTES = 32 * 1024 * 1024;
+
+const shared = globalThis as { denTurned?: LRUCache<string, Buffer> };
+
+/**
+ * A photo as people turned it, as JPEG. Turning takes seconds and some hundred megabytes for a large one: it is done once,
+ * one photo at a time, and kept for as long as there is room.
+ *
+ * @param key - names the photo's bytes and how they are turned
+ */
+export async function turnedPhoto(
+  key: string,
+  load: () => Promise<Uint8Array>,
+  turn: { quarters: number; mirrored: boolean },
+): Promise<Buffer> {
+  shared.denTurned ??= new LRUCache({ maxSize: CACHE_BYTES, sizeCalculation: ({ length }) => Math.max(1, length) });
+  const cache = shared.denTurned;
+  return (
+    cache.get(key) ??
+    oneAtATime().run(async () => {
+      // Whoever waited here for the same one finds it made.
+      const made =
+        cache.get(key) ??
+        (await uprightPhoto(await load(), turn)
+          .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true })
+          .flatten({ background: 'white' })
+          .jpeg({ quality: 88 })
+          .toBuffer());
+      cache.set(key, made);
+      return made;
+    })
+  );
+}

@@ -1,0 +1,17 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+import { isLost, subscribeLost } from './reachable';
+import styles from './LostBanner.module.css';
+
+/** Says that the server or its database does not answer, for as long as that is so. */
+export function LostBanner() {
+  const lost = useSyncExternalStore(subscribeLost, isLost, () => false);
+  if (!lost) return null;
+  return (
+    <div className={styles.banner} role="alert">
+      <b>The database does not answer just now.</b> It is being brought back. What you change meanwhile is kept here and saved
+      then; leave this page open.
+    </div>
+  );
+}
