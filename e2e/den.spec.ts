@@ -45,7 +45,7 @@ test('a taken port is named, with the way out', async () => {
   const { port } = taken.address() as AddressInfo;
   const started = den(['start'], { PORT: String(port), DEN_DATA: `${process.cwd()}/.den/test/taken` });
   taken.close();
-  expect(started.status).not.toBe(0);
+  expect(started.status).toBe(1);
   expect(started.stderr).toContain(`Port ${port} is taken`);
   expect(started.stderr).toContain(`PORT=${port + 1} ./den start`);
 });

@@ -11,6 +11,7 @@ const entries = {
   paper: 'server/workers/paper.tsx',
   capture: 'server/workers/capture.ts',
   den: 'server/keep/main.ts',
+  attack: 'scripts/attack/main.ts',
 };
 
 await build({

@@ -6,7 +6,7 @@ import { CoreError, type CoreErrorData } from '@core/errors';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
 import type { Database } from '@data/connection';
 import { asCoreError, forLog } from '@data/databaseError';
-import { bodies } from './bodies';
+import { withBody } from './bodies';
 import { importFile, type ImportOutcome, type IncomingFile } from './importFile';
 
 /** What became of one file of a ZIP, or that it was refused. */
@@ -55,7 +55,7 @@ export async function* importZip(
       const fileName = nameOf(entry);
       try {
         requireTame(entry, fileName);
-        const outcome = await bodies().run(async () => {
+        const outcome = await withBody(async () => {
           const bytes = await contentOf(zip!, entry, Math.min(MAX_FILE_BYTES, left));
           left -= bytes.length;
           const file = { ...place, fileName: fileName.split('/').at(-1)!, takenAt: momentOf(entry), bytes };

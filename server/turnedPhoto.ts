@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { oneAtATime } from './photoFacts';
 import { uprightPhoto } from './picture';
+import sharp from 'sharp';
 
 /** Longer sides no screen shows. */
 const LONGEST_SIDE = 4096;
@@ -27,8 +28,7 @@ export async function turnedPhoto(
       // Whoever waited here for the same one finds it made.
       const made =
         cache.get(key) ??
-        (await uprightPhoto(await load(), turn)
-          .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true })
+        (await uprightPhoto(await shrunk(await load()), turn)
           .flatten({ background: 'white' })
           .jpeg({ quality: 88 })
           .toBuffer());
@@ -36,4 +36,9 @@ export async function turnedPhoto(
       return made;
     })
   );
+}
+
+/** Made smaller first, as it is read: a whole large picture is turned in memory otherwise. Which way is up stays known. */
+function shrunk(bytes: Uint8Array): Promise<Buffer> {
+  return sharp(bytes).resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true }).keepExif().toBuffer();
 }

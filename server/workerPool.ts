@@ -18,6 +18,8 @@ interface Waiting<Job, Result, Part> {
   options: RunOptions<Part>;
 }
 
+/** A thread that waits for work so long is ended, with the memory that it took. */
+const IDLE_MS = 5000;
 /** A job of which nothing is heard for so long has gone astray; its thread is ended. */
 const LONGEST_MS = 60_000;
 
@@ -32,6 +34,8 @@ function cancelled(): CoreError {
 export class WorkerPool<Job, Result, Part = never> {
   private readonly idle: Worker[] = [];
   private readonly queue: Waiting<Job, Result, Part>[] = [];
+  /** Which rest of a thread is the current one. */
+  private readonly restedSince = new WeakMap<Worker, object>();
   private running = 0;
   private nextId = 1;
 
@@ -87,6 +91,21 @@ export class WorkerPool<Job, Result, Part = never> {
     return worker;
   }
 
+  /** A thread that waits for work does not keep the process from ending, and is given up after a while. */
+  private rest(worker: Worker): void {
+    worker.unref();
+    this.idle.push(worker);
+    setTimeout(() => {
+      const place = this.idle.indexOf(worker);
+      // It was given work since, and will come here again.
+      if (place < 0 || this.restedSince.get(worker) !== since) return;
+      this.idle.splice(place, 1);
+      void worker.terminate();
+    }, IDLE_MS).unref();
+    const since = {};
+    this.restedSince.set(worker, since);
+  }
+
   private work(worker: Worker, waiting: Waiting<Job, Result, Part>): void {
     const { id, options } = waiting;
     let settled = false;
@@ -100,9 +119,7 @@ export class WorkerPool<Job, Result, Part = never> {
       worker.off('error', onError);
       worker.off('exit', onExit);
       if (keep) {
-        // A thread that waits for work does not keep the process from ending.
-        worker.unref();
-        this.idle.push(worker);
+        this.rest(worker);
       } else {
         // An error of a thread that is already given up concerns nobody.
         worker.on('error', () => undefined);

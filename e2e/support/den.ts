@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 
@@ -17,9 +17,26 @@ async function freePort(): Promise<number> {
   });
 }
 
+/** What a running ./den says of itself, in its data folder. */
+interface Running {
+  keeper: { pid: number };
+  app: { pid: number };
+  database: { pid: number };
+  databasePort: number;
+}
+
+export function isAlive(pid: number): boolean {
+  try {
+    return !readFileSync(`/proc/${pid}/stat`, 'latin1').includes(') Z ');
+  } catch {
+    return false;
+  }
+}
+
 /** A Glow Den of its own: own data folder, own ports, through ./den as people start it. */
 export class Den {
   private process: ChildProcess | null = null;
+  private printed = '';
   address = '';
 
   constructor(readonly data: string) {}
@@ -31,59 +48,96 @@ export class Den {
     return new Den(data);
   }
 
-  private environment(port?: number): NodeJS.ProcessEnv {
+  environment(port?: number): NodeJS.ProcessEnv {
     return { ...process.env, DEN_DATA: this.data, ...(port ? { PORT: String(port) } : {}) };
   }
 
-  /** Starts and waits for the printed address. */
-  async start(...options: string[]): Promise<void> {
+  /** Everything that it printed since it was started last. */
+  get output(): string {
+    return this.printed;
+  }
+
+  /** Starts without waiting for anything. */
+  async launch(...options: string[]): Promise<ChildProcess> {
     const port = await freePort();
+    this.printed = '';
     const started = spawn('./den', ['start', ...options], {
       cwd: root,
       env: this.environment(port),
       stdio: ['ignore', 'pipe', 'pipe'],
     });
+    const read = (chunk: Buffer) => (this.printed += chunk.toString());
+    started.stdout.on('data', read);
+    started.stderr.on('data', read);
     this.process = started;
-    let printed = '';
+    return started;
+  }
+
+  /** Starts and waits for the printed address. */
+  async start(...options: string[]): Promise<void> {
+    const started = await this.launch(...options);
     this.address = await new Promise<string>((resolve, reject) => {
-      const read = (chunk: Buffer) => {
-        printed += chunk.toString();
-        const found = /Glow Den: (http:\/\/\S+)/.exec(printed);
+      const look = () => {
+        const found = /Glow Den: (http:\/\/\S+)/.exec(this.printed);
         if (found) resolve(found[1]!);
       };
-      started.stdout.on('data', read);
-      started.stderr.on('data', read);
-      started.on('exit', (code) => reject(new Error(`./den start ended with ${code}:\n${printed}`)));
+      started.stdout!.on('data', look);
+      started.on('exit', (code) => reject(new Error(`./den start ended with ${code}:\n${this.printed}`)));
     });
   }
 
   /** Ctrl-C, and waits until everything is down. */
   async interrupt(): Promise<void> {
     const running = this.process;
-    if (!running || running.exitCode !== null) return;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
     const gone = new Promise<void>((resolve) => running.on('exit', () => resolve()));
     running.kill('SIGINT');
     await gone;
   }
 
-  /** kill -9 of database and application, as a power cut would. */
-  crash(): void {
-    for (const file of ['db/den.pid', 'app.pid'])
-      process.kill(Number(readFileSync(path.join(this.data, file), 'utf8')), 'SIGKILL');
+  /** What it says of itself; null when it is not up. */
+  running(): Running | null {
+    const file = path.join(this.data, 'running.json');
+    return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Running) : null;
   }
 
-  alive(file: 'db/den.pid' | 'app.pid'): boolean {
-    try {
-      process.kill(Number(readFileSync(path.join(this.data, file), 'utf8')), 0);
-      return true;
-    } catch {
-      return false;
-    }
+  kill(what: 'keeper' | 'app' | 'database', name: NodeJS.Signals = 'SIGKILL'): void {
+    process.kill(this.running()![what].pid, name);
+  }
+
+  /** Everything at once, as a power cut would. */
+  async crash(): Promise<void> {
+    const all = this.running()!;
+    const started = this.process!;
+    const gone = new Promise<void>((resolve) => started.on('exit', () => resolve()));
+    for (const what of ['keeper', 'database', 'app'] as const) process.kill(all[what].pid, 'SIGKILL');
+    await gone;
+  }
+
+  /** Processes of this data folder that are still there. */
+  leftOver(): number[] {
+    const { stdout } = spawnSync('pgrep', ['-f', '--', `--datadir=${path.join(this.data, 'db')}`], { encoding: 'utf8' });
+    const app = this.running()?.app.pid;
+    return [...stdout.split('\n').filter(Boolean).map(Number), ...(app !== undefined && isAlive(app) ? [app] : [])];
   }
 
   /** Runs another verb to its end. */
   run(...words: string[]): { status: number | null; output: string } {
-    const { status, stdout, stderr } = spawnSync('./den', words, { cwd: root, env: this.environment(), encoding: 'utf8' });
+    const { status, stdout, stderr } = spawnSync('./den', words, {
+      cwd: root,
+      env: this.environment(),
+      encoding: 'utf8',
+      input: '',
+    });
     return { status, output: stdout + stderr };
+  }
+
+  /** Runs another verb beside what goes on here. */
+  async beside(...words: string[]): Promise<{ status: number | null; output: string }> {
+    const child = spawn('./den', words, { cwd: root, env: this.environment(), stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (output += chunk.toString()));
+    const status = await new Promise<number | null>((resolve) => child.on('close', resolve));
+    return { status, output };
   }
 }

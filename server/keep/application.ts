@@ -93,6 +93,8 @@ export class Application {
           ...process.env,
           ...databaseEnvironment(this.access.port, 'den', this.access.passwords.den, this.database),
           DEN_APP_OF: this.folder.root,
+          // Memory that was let go of goes back to the system, not into a heap for each thread.
+          MALLOC_ARENA_MAX: '2',
         },
       },
     );

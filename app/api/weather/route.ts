@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
 import { database } from '@data/connection';
 import { addWeather } from '@data/queries/weather';
-import { bodies } from '@server/bodies';
+import { withBody } from '@server/bodies';
 import { readWeatherFile } from '@server/readWeatherFile';
 import { handle } from '../handle';
 import { bodyWithin, requireQuery } from '../readBody';
@@ -14,7 +14,7 @@ export async function POST(request: Request): Promise<Response> {
   return handle(request, async () => {
     const { name } = requireQuery(request, querySchema);
     const { signal } = request;
-    const { weatherId, read } = await bodies().run(async () => {
+    const { weatherId, read } = await withBody(async () => {
       const bytes = await bodyWithin(request, MAX_FILE_BYTES, 'weather');
       const read = await readWeatherFile(bytes, signal);
       return { read, weatherId: await addWeather(database(), { fileName: name, bytes }, read) };

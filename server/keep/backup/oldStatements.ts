@@ -1,4 +1,5 @@
 import type { RowTexts } from './manifest';
+import { damaged } from './open';
 
 /** As long as the database takes a statement; ours were never longer. */
 const LONGEST = 64 * 1024 * 1024;
@@ -13,7 +14,7 @@ const DASH = 45;
  * Parts a dump into statements (ended by a semicolon outside of quotes) and comments (lines that begin with two dashes).
  * Nothing is understood of them here but where they end.
  *
- * @throws Error when one is longer than the database would take
+ * @throws CoreError `malformed` when one is longer than the database would take
  */
 export async function* statementsOf(chunks: AsyncIterable<Buffer>): AsyncGenerator<{ text: string; size: number }> {
   let parts: Buffer[] = [];
@@ -52,7 +53,7 @@ export async function* statementsOf(chunks: AsyncIterable<Buffer>): AsyncGenerat
     }
     parts.push(chunk.subarray(from));
     length += chunk.length - from;
-    if (length > LONGEST) throw new Error('a statement is longer than the database takes');
+    if (length > LONGEST) throw damaged('a statement of it is longer than any that was written');
   }
   const last = take();
   if (last.text !== '') yield last;

@@ -1,6 +1,6 @@
 import { MAX_FILE_BYTES } from '@core/visit/limits';
 import { database } from '@data/connection';
-import { bodies } from '@server/bodies';
+import { withBody } from '@server/bodies';
 import { importFile } from '@server/importFile';
 import { requireRoom } from '@server/room';
 import { handle, requireId } from '../../../handle';
@@ -17,7 +17,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     const { name, taken, ...place } = requireQuery(request, fileQuerySchema);
     requireRoom(process.env.DEN_DATA ?? '.den', ROOM_FOR_ONE * statedLength(request));
     const { signal } = request;
-    const outcome = await bodies().run(async () => {
+    const outcome = await withBody(async () => {
       const bytes = await bodyWithin(request, MAX_FILE_BYTES, 'a frame or photo');
       const file = { fileName: name, takenAt: new Date(taken ?? Date.now()), bytes, ...placeOf(place) };
       return importFile(database(), visitId, file, signal);

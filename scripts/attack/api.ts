@@ -1,0 +1,105 @@
+import { v7 as newId } from 'uuid';
+import { NO_SETTINGS } from '../../core/radiometry/settings';
+import type { VisitDocument } from '../../core/visit/document';
+import type { Den } from '../../e2e/support/den';
+
+/** What the application answered. */
+export interface Answer {
+  status: number;
+  body: {
+    error?: { code: string; message: string };
+    id?: string;
+    pages?: number;
+    version?: number;
+    kind?: string;
+    visitId?: string;
+  };
+}
+
+/** Requests as a page of ours would send them. */
+export async function send(den: Den, path: string, init: RequestInit = {}): Promise<Answer> {
+  const response = await fetch(`${den.address}${path}`, init);
+  const text = await response.text();
+  let body: Answer['body'] = {};
+  try {
+    body = JSON.parse(text) as Answer['body'];
+  } catch {
+    // No JSON: a page, or lines.
+  }
+  return { status: response.status, body };
+}
+
+export const post = (den: Den, path: string, value: unknown): Promise<Answer> =>
+  send(den, path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) });
+
+export const upload = (den: Den, visit: string, name: string, bytes: Uint8Array | string, query = ''): Promise<Answer> =>
+  send(den, `/api/visits/${visit}/files?name=${encodeURIComponent(name)}${query}`, { method: 'POST', body: bytes as BodyInit });
+
+/** Sends a ZIP and gives back its lines. */
+export async function uploadZip(
+  den: Den,
+  visit: string,
+  bytes: Uint8Array,
+): Promise<{ status: number; lines: { fileName?: string; kind?: string; error?: { code: string } }[] }> {
+  const response = await fetch(`${den.address}/api/visits/${visit}/zips?name=card.zip`, {
+    method: 'POST',
+    body: bytes as BodyInit,
+  });
+  const text = await response.text();
+  const lines = text
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as { fileName?: string; kind?: string; error?: { code: string } });
+  return { status: response.status, lines };
+}
+
+export async function newVisit(den: Den, name = 'Attacked', rooms = ['Front room']): Promise<string> {
+  const { body } = await post(den, '/api/visits', {
+    site: { name, address: '', timeZone: 'Europe/London', latitude: 51, longitude: 1, facades: [] },
+    kind: 'heat-loss',
+    title: 'Attacked',
+    question: '',
+    startedAt: Date.now(),
+    insideC: 20,
+    outsideC: 2,
+    humidityPct: 50,
+    rooms,
+  });
+  return body.visitId!;
+}
+
+export async function documentOf(den: Den, visit: string): Promise<VisitDocument> {
+  return (await (await fetch(`${den.address}/api/visits/${visit}/document`)).json()) as VisitDocument;
+}
+
+/** A grid of temperatures that no other one equals. */
+export function grid(seed: number, width = 40, height = 30): string {
+  const rows = Array.from({ length: height }, (_, y) =>
+    Array.from({ length: width }, (_, x) => (18 + ((x * 7 + y * 13 + seed * 31) % 97) / 50 + seed * 1e-4).toFixed(4)).join(','),
+  );
+  return `${rows.join('\n')}\n`;
+}
+
+export function regionPut(frame: string, change: Record<string, unknown> = {}) {
+  return {
+    id: newId(),
+    action: 'put',
+    entity: 'region',
+    rowId: newId(),
+    version: 0,
+    value: { frameId: frame, name: 'a', ordinal: 0, role: 'reading', shape: { kind: 'spot', x: 3, y: 3 } },
+    ...change,
+  };
+}
+
+export function put(entity: string, value: unknown, rowId = newId(), version = 0) {
+  return { id: newId(), action: 'put', entity, rowId, version, value };
+}
+
+export const settingsOf = (level: string, ownerId: string, emissivity = 0.9) => ({ ...NO_SETTINGS, level, ownerId, emissivity });
+
+/** The first visit of the demo. */
+export async function demoVisit(den: Den): Promise<string> {
+  const page = await (await fetch(den.address)).text();
+  return /visits\/([0-9a-f-]{36})/.exec(page)![1]!;
+}
