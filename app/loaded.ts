@@ -1,5 +1,4 @@
 import { notFound } from 'next/navigation';
-import { CoreError } from '@core/errors';
 import { asCoreError, forLog } from '@data/databaseError';
 
 /**

@@ -63,9 +63,19 @@ export function database(): Database {
   return shared.denDatabase;
 }
 
-/** Sends a statement with large values as bytes: drizzle would write them as text, twice as long. */
+/** The largest file is stored within a second; what takes longer than this waits for an answer that was lost, ms. */
+const BYTES_WITHIN_MS = 20_000;
+
+/**
+ * Sends a statement with large values as bytes: drizzle would write them as text, twice as long. The driver sometimes never
+ * answers a prepared statement whose connection was lost, so it is given up after a while.
+ */
 export async function sendBytes(statement: string, values: (Buffer | number)[]): Promise<void> {
-  await pools().bytes.execute(statement, values);
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(Object.assign(new Error('no answer'), { code: 'ETIMEDOUT' })), BYTES_WITHIN_MS);
+  });
+  await Promise.race([pools().bytes.execute(statement, values), late]).finally(() => clearTimeout(timer));
 }
 
 /** @throws CoreError `busy` when the database does not answer */

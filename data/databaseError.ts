@@ -4,11 +4,15 @@ import { CoreError } from '@core/errors';
 interface DriverError {
   code?: unknown;
   sqlMessage?: unknown;
+  /** The connection cannot be used any more. */
+  fatal?: unknown;
 }
 
 function driverError(error: unknown): { code: string; message: string } | null {
   for (let at: unknown = error, depth = 0; at && typeof at === 'object' && depth < 5; depth += 1) {
-    const { code, sqlMessage } = at as DriverError;
+    const { code, sqlMessage, fatal } = at as DriverError;
+    // A connection that was lost before answers what comes after without a code.
+    if (typeof code !== 'string' && fatal === true) return { code: 'PROTOCOL_CONNECTION_LOST', message: '' };
     if (typeof code === 'string') return { code, message: typeof sqlMessage === 'string' ? sqlMessage : '' };
     at = (at as { cause?: unknown }).cause;
   }
@@ -29,6 +33,9 @@ const GONE = [
   'ER_CON_COUNT_ERROR',
   'ER_CONNECTION_KILLED',
 ];
+/** The storage's own error; by its number it is a full disk, or something else. */
+const STORAGE = 'ER_GET_ERRNO';
+const NO_SPACE = /\b28\b|no space/i;
 const FULL = ['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ENOSPC'];
 const UNFIT = [
   'ER_WARN_DATA_OUT_OF_RANGE',
@@ -80,7 +87,7 @@ export function asCoreError(error: unknown): CoreError | null {
       'It is being brought back. Try again in a moment.',
     );
   }
-  if (FULL.includes(code))
+  if (FULL.includes(code) || (code === STORAGE && NO_SPACE.test(known.message)))
     return new CoreError('no_room', 'The disk is full; nothing was changed.', {}, 'Make room, then try again.');
   if (UNFIT.includes(code))
     return new CoreError('bad_input', 'A value cannot be stored as it is; nothing was changed.', {}, 'Correct it and try again.');

@@ -126,11 +126,11 @@ test('a ZIP is taken file by file: good ones go in, bad ones are refused, names 
   await addZip(page, 'card.zip', zip);
   const panel = page.getByRole('region', { name: 'Import' });
   const frames = good.reduce((sum, name) => sum + (manifest[name]!.pages ?? 1), 0);
-  await expect(panel).toContainText(`${frames} frames · ${bad.length + 5} refused`, { timeout: 60_000 });
+  // The one with a backslash is a file of an old tool, in a folder: the same bytes as another.
+  await expect(panel).toContainText(`${frames} frames · 1 already here · ${bad.length + 4} refused`, { timeout: 60_000 });
   for (const [name, reason] of [
     ['../climbs.csv', /leads out of the ZIP/],
     ['/etc/absolute.csv', /leads out of the ZIP/],
-    ['back\\slash.csv', /leads out of the ZIP/],
     ['inner.zip', /is a ZIP/],
     ['bomb.csv', /larger than 24 MB/],
   ] as const) {

@@ -1,10 +1,21 @@
-// Drops a card of 300 frames (320 × 240, 92 MB as float32) on the bench in Chromium: node scripts/bench-import.mjs ADDRESS SERVER_PID
+// Drops a card of 300 frames (320 × 240, 92 MB as float32) on the bench in Chromium, on a Glow Den of its own: ./den bench --import
 // Prints JSON: seconds until all are in and shown, the longest task of the page's main thread in ms, the server's peak memory in MB.
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { chromium } from '@playwright/test';
 
 const FRAMES = 300;
-const [address, pid] = process.argv.slice(2);
+const den = spawn('./den', ['start', '--empty'], { env: { ...process.env, PORT: '3407' }, stdio: ['ignore', 'pipe', 'inherit'] });
+const address = await new Promise((resolve, reject) => {
+  den.stdout.on('data', (chunk) => {
+    process.stderr.write(chunk);
+    const found = /Glow Den: (http:\/\/\S+)/.exec(chunk.toString());
+    if (found) resolve(found[1]);
+  });
+  den.on('exit', (code) => reject(new Error(`./den start ended with ${code}`)));
+});
+const { pid } = JSON.parse(readFileSync(path.join(process.env.DEN_DATA, 'running.json'), 'utf8')).app;
 
 const post = async (path, body) => {
   const response = await fetch(`${address}${path}`, {
@@ -86,4 +97,7 @@ try {
   );
 } finally {
   await browser.close();
+  den.removeAllListeners('exit');
+  den.kill('SIGINT');
+  await new Promise((resolve) => den.on('exit', resolve));
 }

@@ -38,10 +38,15 @@ function suite(file, count, command, args, env) {
 
 for (const name of ['format', 'lint', 'boundaries', 'types', 'unused']) check('npm', 'run', '--silent', name);
 const unit = path.join(data, 'unit.json');
-suite(unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }), 'npx', [
+const jestCounts = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
+suite(unit, jestCounts, 'npx', ['jest', '--json', `--outputFile=${unit}`]);
+const withDatabase = path.join(data, 'database.json');
+suite(withDatabase, jestCounts, 'npx', [
   'jest',
+  '--config',
+  'jest.database.config.mjs',
   '--json',
-  `--outputFile=${unit}`,
+  `--outputFile=${withDatabase}`,
 ]);
 check('./den', 'build');
 const browser = path.join(data, 'browser.json');

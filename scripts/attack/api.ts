@@ -18,7 +18,7 @@ export interface Answer {
 
 /** Requests as a page of ours would send them. */
 export async function send(den: Den, path: string, init: RequestInit = {}): Promise<Answer> {
-  const response = await fetch(`${den.address}${path}`, init);
+  const response = await fetch(`${den.address}${path}`, { signal: AbortSignal.timeout(120_000), ...init });
   const text = await response.text();
   let body: Answer['body'] = {};
   try {

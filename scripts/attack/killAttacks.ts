@@ -78,7 +78,7 @@ const underLoad = attack(
     let down = 0;
     for (let round = 1; round <= 50; round += 1) {
       const clients = work(den, visit, frame, round);
-      await pause(150 + ((round * 97) % 500));
+      await pause(500 + ((round * 97) % 900));
       const victim = VICTIMS[round % VICTIMS.length]!;
       await strike(den, victim);
       await pause(50);
@@ -104,7 +104,7 @@ const underLoad = attack(
     }
     return seen(
       `${told.files.length} files and ${told.regions.length} edits acknowledged: ${lost} lost, ${doubled} doubled, ${half} half, ${down} times down`,
-      lost + doubled + half + down === 0 && told.files.length > 100,
+      lost + doubled + half + down === 0 && told.files.length > 100 && told.regions.length > 100,
     );
   },
 );

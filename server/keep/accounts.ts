@@ -28,3 +28,8 @@ export function allowWork(root: Connection, access: DatabaseAccess, database: st
 export function allowLoading(root: Connection, access: DatabaseAccess, database: string): Promise<void> {
   return grant(root, access, 'loader', LOADING, database);
 }
+
+/** Takes the loader away again: what it filled is live now, and nobody needs it. */
+export async function endLoading(root: Connection): Promise<void> {
+  await root.query('DROP USER IF EXISTS loader@127.0.0.1');
+}

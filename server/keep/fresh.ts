@@ -1,7 +1,7 @@
 import type { Connection } from 'mysql2/promise';
 import { CoreError } from '@core/errors';
 import { withConnection, type DatabaseAccess } from './access';
-import { allowLoading } from './accounts';
+import { allowLoading, endLoading } from './accounts';
 import { loadBackup } from './backup/load';
 import type { BackupSource } from './backup/manifest';
 import type { DataFolder } from './folder';
@@ -30,6 +30,8 @@ async function replaceLive(
     } catch (error) {
       await root.query('DROP DATABASE IF EXISTS ??', [database]).catch(() => undefined);
       throw error;
+    } finally {
+      await endLoading(root).catch(() => undefined);
     }
     setLive(folder, { database, previous: before?.database ?? null });
   });

@@ -40,7 +40,11 @@ export async function takeLock(file: string, what: string, seconds: number): Pro
     void gone.then(() => resolve(false));
   });
   if (!held) return null;
-  writeWhole(`${file}.json`, JSON.stringify({ process: nameOf(process.pid)!, what } satisfies Holder));
+  try {
+    writeWhole(`${file}.json`, JSON.stringify({ process: nameOf(process.pid)!, what } satisfies Holder));
+  } catch {
+    // On a full disk nobody is told who holds it; it is held all the same.
+  }
   helper.unref();
   return {
     async release() {

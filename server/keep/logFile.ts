@@ -19,13 +19,17 @@ export function logTo(file: string, streams: (Readable | null)[]): void {
     createInterface({ input: stream, crlfDelay: Infinity }).on('line', (line) => {
       if (line.trim() === '') return;
       const text = `${new Date().toISOString()} ${line.length > LONGEST_LINE ? `${line.slice(0, LONGEST_LINE)} …` : line}\n`;
-      if (size > LARGEST_BYTES) {
-        closeSync(handle);
-        renameSync(file, `${file}.old`);
-        handle = openLog(file);
-        size = 0;
+      try {
+        if (size > LARGEST_BYTES) {
+          closeSync(handle);
+          renameSync(file, `${file}.old`);
+          handle = openLog(file);
+          size = 0;
+        }
+        size += writeSync(handle, text);
+      } catch {
+        // A full disk costs lines of the log, and not what runs.
       }
-      size += writeSync(handle, text);
     });
   }
 }

@@ -1,0 +1,241 @@
+import { createHash } from 'node:crypto';
+import { existsSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import type { Connection, RowDataPacket } from 'mysql2/promise';
+import { withConnection } from './access';
+import { allowLoading, endLoading } from './accounts';
+import { backupTo } from './backupCommand';
+import { openBackup } from './backup/open';
+import { replaceBy } from './fresh';
+import { dropLeftOver, findLive, pendingMigrations, setLive } from './live';
+import { dropLooseBytes } from './looseBytes';
+import { knownMigrations } from './migrations';
+import { liveDatabase, olderDatabase, testDatabase, type TestDatabase } from './testing';
+
+let test_: TestDatabase;
+beforeAll(async () => {
+  test_ = await testDatabase('keep');
+  await liveDatabase(test_);
+});
+afterAll(() => test_.end());
+
+const quiet = () => undefined;
+const liveName = () => test_.asRoot(async (root) => (await findLive(root, test_.folder))!.database);
+
+/** Everything in a database, as text. */
+async function contentOf(connection: Connection, database: string): Promise<string> {
+  const [tables] = await connection.query<RowDataPacket[]>(
+    'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ? ORDER BY 1',
+    [database],
+  );
+  const parts: string[] = [];
+  for (const { name } of tables) {
+    const [rows] = await connection.query<RowDataPacket[]>('SELECT * FROM ??.?? ORDER BY 1', [database, name]);
+    parts.push(`${name}: ${JSON.stringify(rows)}`);
+  }
+  return parts.join('\n');
+}
+const content = () => test_.asRoot(async (root) => contentOf(root, await liveName()));
+
+/** Rows with everything that is hard to carry over. */
+async function addOddRows(): Promise<void> {
+  await test_.asRoot(async (root) => {
+    await root.query('USE ??', [await liveName()]);
+    const names = ['plain', 'Zürich „Süd“ – 𝒳 🔥', 'line\nbreak \u2028 and \u2029', `quote ' " \\ % _`, '\t tab', '−12 °C'];
+    for (const [i, name] of names.entries()) {
+      const id = Buffer.alloc(16, i + 1);
+      await root.query('INSERT INTO site (id, name, time_zone, latitude, longitude, facades) VALUES (?, ?, ?, ?, ?, ?)', [
+        id,
+        name,
+        'Europe/London',
+        0.1 + 0.2,
+        -179.99999999999997,
+        JSON.stringify([{ azimuth: 1e-7 }]),
+      ]);
+      await root.query(
+        "INSERT INTO visit (id, site_id, title, started_at, fixed) VALUES (?, ?, 'a', '2026-02-11 19:10:00.123', NULL)",
+        [Buffer.alloc(16, 100 + i), id],
+      );
+    }
+    for (const size of [0, 1, 1000, 3_000_000]) {
+      const bytes = Buffer.alloc(size, size % 251);
+      await root.query('INSERT INTO `blob` (sha, size, bytes) VALUES (?, ?, ?)', [
+        createHash('sha256').update(bytes).digest(),
+        size,
+        bytes,
+      ]);
+    }
+  });
+}
+
+describe('accounts', () => {
+  const refused = (account: 'den' | 'loader', statement: string) =>
+    withConnection(test_.access, account, account === 'den' ? process.env.DEN_DB_NAME! : undefined, (connection) =>
+      connection.query(statement),
+    ).then(
+      () => 'allowed',
+      (error: { code: string }) => error.code,
+    );
+
+  test('the application reads and writes its rows and nothing else', async () => {
+    expect(await refused('den', 'SELECT COUNT(*) FROM site')).toBe('allowed');
+    expect(await refused('den', 'DROP TABLE site')).toBe('ER_TABLEACCESS_DENIED_ERROR');
+    expect(await refused('den', 'CREATE DATABASE other')).toBe('ER_DBACCESS_DENIED_ERROR');
+    expect(await refused('den', "SELECT 1 INTO OUTFILE '/tmp/den-test-file'")).toBe('ER_SPECIFIC_ACCESS_DENIED_ERROR');
+    expect(await refused('den', 'SELECT * FROM mysql.global_priv')).toBe('ER_TABLEACCESS_DENIED_ERROR');
+  });
+
+  test('who fills a fresh database reaches that one only, and nothing any more when it is filled', async () => {
+    expect(await refused('loader', 'SELECT 1')).toBe('ER_ACCESS_DENIED_ERROR');
+    const live = await liveName();
+    await test_.asRoot(async (root) => {
+      await root.query('CREATE DATABASE glowden_99');
+      await allowLoading(root, test_.access, 'glowden_99');
+    });
+    expect(await refused('loader', 'CREATE TABLE glowden_99.a (b INT)')).toBe('allowed');
+    expect(await refused('loader', 'CREATE TABLE glowdenx99.a (b INT)')).toBe('ER_TABLEACCESS_DENIED_ERROR');
+    expect(await refused('loader', `SELECT * FROM ${live}.site`)).toBe('ER_TABLEACCESS_DENIED_ERROR');
+    expect(await refused('loader', `DROP DATABASE ${live}`)).toBe('ER_DBACCESS_DENIED_ERROR');
+    expect(await refused('loader', "SELECT * FROM glowden_99.a INTO OUTFILE '/tmp/den-test-file'")).toBe(
+      'ER_SPECIFIC_ACCESS_DENIED_ERROR',
+    );
+    await test_.asRoot(async (root) => {
+      await endLoading(root);
+      await dropLeftOver(root, await findLive(root, test_.folder));
+    });
+  });
+});
+
+describe('a backup', () => {
+  const file = () => path.join(test_.folder.root, 'a.backup');
+
+  test('carries everything over, to the last digit', async () => {
+    await addOddRows();
+    const before = await content();
+    await backupTo(test_.access, test_.folder, file());
+    expect(statSync(file()).mode & 0o777).toBe(0o600);
+    const old = await liveName();
+    const source = await openBackup(file(), quiet);
+    expect(source.counts).toMatchObject({ site: 6, visit: 6, blob: 4 });
+    await replaceBy(test_.access, test_.folder, source, 'Restoring');
+    source.close();
+    expect(await liveName()).not.toBe(old);
+    const after = await content();
+    // When each migration ran is told by its file's own moment, so even the journal is the same but for its ids.
+    expect(after).toBe(before);
+    await test_.asRoot(async (root) => expect(await contentOf(root, old)).toBe(before));
+  });
+
+  test('leaves nothing beside it, also when it cannot be written', async () => {
+    await expect(backupTo(test_.access, test_.folder, path.join(test_.folder.root, 'no', 'folder.backup'))).rejects.toThrow();
+    expect(existsSync(path.join(test_.folder.root, 'no'))).toBe(false);
+  });
+
+  test('that cannot be loaded leaves the live database and no other', async () => {
+    const before = await content();
+    const source = await openBackup(file(), quiet);
+    const cut = {
+      ...source,
+      async *contents() {
+        for await (const part of source.contents()) if (!('table' in part) || part.table !== 'site') yield part;
+      },
+    };
+    await expect(replaceBy(test_.access, test_.folder, cut, 'Restoring')).rejects.toMatchObject({
+      code: 'malformed',
+      message: expect.stringContaining('site has 0 rows instead of 6'),
+    });
+    const orphans = { ...cut, counts: { ...source.counts, site: 0 } };
+    await expect(replaceBy(test_.access, test_.folder, orphans, 'Restoring')).rejects.toMatchObject({
+      message: expect.stringContaining('6 rows of visit belong to something that is not there'),
+    });
+    source.close();
+    expect(await content()).toBe(before);
+  });
+});
+
+describe('which database is the live one', () => {
+  test('is found where the word was lost, as long as there is one', async () => {
+    const before = await test_.asRoot(async (root) => {
+      const live = (await findLive(root, test_.folder))!;
+      await dropLeftOver(root, { ...live, previous: null });
+      return live.database;
+    });
+    rmSync(test_.folder.live);
+    expect(await liveName()).toBe(before);
+    writeFileSync(test_.folder.live, '{"database":"mysql","previous":null}');
+    expect(await liveName()).toBe(before);
+    expect(JSON.parse(JSON.stringify(await test_.asRoot((root) => findLive(root, test_.folder))))).toEqual({
+      database: before,
+      previous: null,
+    });
+  });
+
+  test('one of a newer version is not touched', async () => {
+    const name = await liveName();
+    await test_.asRoot(async (root) => {
+      await root.query("INSERT INTO ??.__drizzle_migrations (hash, created_at) VALUES ('0', 9999999999999)", [name]);
+      await expect(pendingMigrations(root, name)).rejects.toMatchObject({ code: 'unsupported' });
+      await root.query("DELETE FROM ??.__drizzle_migrations WHERE hash = '0'", [name]);
+      expect(await pendingMigrations(root, name)).toBe(0);
+    });
+  });
+});
+
+test('bytes that nothing points to go, others stay', async () => {
+  await test_.asRoot(async (root) => {
+    const name = await liveName();
+    const used = createHash('sha256').update('weather').digest();
+    await root.query('INSERT INTO ??.`blob` VALUES (?, 7, ?)', [name, used, Buffer.from('weather')]);
+    await root.query(
+      "INSERT INTO ??.weather (id, file_name, format, file_sha, starts_at, count, hours, warnings) VALUES (?, 'a', 'csv', ?, NOW(), 0, '[]', '[]')",
+      [name, Buffer.alloc(16, 9), used],
+    );
+    expect(await dropLooseBytes(root, name)).toBe(4);
+    expect(await dropLooseBytes(root, name)).toBe(0);
+    const [rows] = await root.query<RowDataPacket[]>('SELECT sha FROM ??.`blob`', [name]);
+    expect(rows.map(({ sha }) => (sha as Buffer).toString('hex'))).toEqual([used.toString('hex')]);
+  });
+});
+
+describe('an upgrade', () => {
+  const known = knownMigrations();
+  const statements = known.slice(1).reduce((sum, { statements: own }) => sum + own.length, 0);
+
+  test(`whose database is killed at any of its ${statements} statements leaves the data as it was`, async () => {
+    await olderDatabase(test_, 1, [
+      "INSERT INTO site (id, name, time_zone, facades) VALUES (UNHEX(REPEAT('11', 16)), 'Kept', 'Europe/London', '[]')",
+    ]);
+    const old = await liveName();
+    const before = await test_.asRoot((root) => contentOf(root, old));
+    const file = path.join(test_.folder.root, 'upgrade.backup');
+    await backupTo(test_.access, test_.folder, file);
+    for (let at = 0; at < statements; at += 1) {
+      const source = await openBackup(file, quiet);
+      await expect(
+        replaceBy(test_.access, test_.folder, source, 'Upgrading', (done) => {
+          if (done === at) test_.server.kill();
+        }),
+      ).rejects.toThrow();
+      source.close();
+      await test_.server.bringBack();
+      await test_.asRoot(async (root) => {
+        const live = (await findLive(root, test_.folder))!;
+        expect(live.database).toBe(old);
+        await dropLeftOver(root, live);
+      });
+    }
+    expect(await test_.asRoot((root) => contentOf(root, old))).toBe(before);
+
+    const source = await openBackup(file, quiet);
+    await replaceBy(test_.access, test_.folder, source, 'Upgrading');
+    source.close();
+    const now = await test_.asRoot((root) => findLive(root, test_.folder));
+    expect(now!.previous).toBe(old);
+    await test_.asRoot(async (root) => {
+      expect(await pendingMigrations(root, now!.database)).toBe(0);
+      const [sites] = await root.query<RowDataPacket[]>('SELECT name, archived FROM ??.site', [now!.database]);
+      expect(sites).toEqual([{ name: 'Kept', archived: 0 }]);
+      setLive(test_.folder, now!);
+    });
+  });
+});
