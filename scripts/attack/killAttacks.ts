@@ -178,7 +178,8 @@ function killedCommand(name: string, times: number, begin: (den: Den, file: stri
     await upload(den, visit, 'kept.csv', grid(77));
     const before = JSON.stringify(await documentOf(den, visit));
     const good = path.join(den.data, 'good.backup');
-    await den.beside('backup', good);
+    const { status, output } = await den.beside('backup', good);
+    if (status !== 0) throw new Error(`no backup to begin with: ${output}`);
     let lost = 0;
     let left = 0;
     for (let i = 0; i < times; i += 1) {

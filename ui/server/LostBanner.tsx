@@ -10,8 +10,7 @@ export function LostBanner() {
   if (!lost) return null;
   return (
     <div className={styles.banner} role="alert">
-      <b>The database does not answer just now.</b> It is being brought back. What you change meanwhile is kept here and saved
-      then; leave this page open.
+      <b>The database does not answer just now.</b> What you change is kept here, and saved when it is back.
     </div>
   );
 }
