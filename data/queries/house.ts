@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
 import type { SimulatedSurface } from '@core/simulate/houseScene';
 import type { Connection } from '../connection';
@@ -19,7 +19,7 @@ export async function loadSimulated(connection: Connection, visitId: string, sur
     .from(surface)
     .innerJoin(visit, eq(visit.siteId, surface.siteId))
     .leftJoin(room, eq(room.id, surface.roomId))
-    .where(eq(surface.id, surfaceId));
+    .where(and(eq(surface.id, surfaceId), eq(visit.id, visitId)));
   const [weather] = await connection.select().from(conditions).where(eq(conditions.visitId, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
   const { described, ...shown } = found.surface;

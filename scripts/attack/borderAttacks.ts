@@ -1,7 +1,8 @@
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
-import { documentOf, grid, newVisit, post, put, regionPut, send, settingsOf, upload, type Answer } from './api';
+import { seededRandom } from '../../core/simulate/random';
+import { demoVisit, documentOf, grid, newVisit, post, put, regionPut, send, settingsOf, upload, type Answer } from './api';
 import { attack, seen, type Attack } from './case';
 
 /** Asks under another name than the machine's own, as a page whose name was made to resolve to it would. */
@@ -35,6 +36,33 @@ function refusedCommand(tried: string, code: string, status: number, make: (den:
     return seen(told(answer), answer.status === status && answer.body.error?.code === code);
   });
 }
+
+/** Values that no field expects, or only some. */
+const ODD_VALUES: unknown[] = [
+  null,
+  '',
+  ' ',
+  '\u0000',
+  '\ud800',
+  'x'.repeat(200_000),
+  '0',
+  0,
+  -1,
+  1.5,
+  1e308,
+  -1e308,
+  4.1e12,
+  2 ** 53,
+  true,
+  [],
+  {},
+  [[]],
+  { kind: 'spot', x: 1e9, y: 0 },
+  newId(),
+  '2026-02-30',
+  'Europe/Nowhere',
+  Array.from({ length: 500 }, () => ({ at: 0 })),
+];
 
 export const BORDER: Attack[] = [
   attack('pages, data and addresses under a foreign name', 'none is answered', async (den) => {
@@ -225,6 +253,65 @@ export const BORDER: Attack[] = [
     const { visit } = await visitWithFrame(den, 126);
     const answer = await upload(den, visit, 'x.csv', grid(127), `&camera=${newId()}`);
     return seen(told(answer), answer.status === 404 && answer.body.error?.code === 'not_found');
+  }),
+  attack(
+    'two thousand changes of stored rows with values that nobody types',
+    'taken or refused by a name, never 500',
+    async (den) => {
+      const { rows } = await documentOf(den, await demoVisit(den));
+      const kinds = (
+        Object.entries(rows) as [string, Record<string, { id: string; version: number; value: Record<string, unknown> }>][]
+      ).flatMap(([entity, of]) => {
+        const row = Object.values(of)[0];
+        return row ? [{ entity, row }] : [];
+      });
+      const random = seededRandom(7);
+      const odd = ODD_VALUES;
+      const codes = new Map<string, number>();
+      for (let i = 0; i < 2000; i += 20) {
+        const answers = await Promise.all(
+          Array.from({ length: 20 }, () => {
+            const { entity, row } = kinds[Math.floor(random() * kinds.length)]!;
+            const fields = Object.keys(row.value);
+            const value = { ...row.value };
+            for (let n = 0; n < 1 + Math.floor(random() * 2); n += 1) {
+              value[fields[Math.floor(random() * fields.length)]!] = odd[Math.floor(random() * odd.length)];
+            }
+            // Half of them as new rows, so that what the database holds is met as well as what the schema does.
+            return post(den, '/api/commands', random() < 0.5 ? put(entity, value) : put(entity, value, row.id, row.version));
+          }),
+        );
+        for (const { status, body } of answers) {
+          const word = `${status} ${body.error?.code ?? 'taken'}`;
+          codes.set(word, (codes.get(word) ?? 0) + 1);
+        }
+      }
+      return seen(
+        [...codes].map(([word, n]) => `${n} × ${word}`).join(', '),
+        ![...codes.keys()].some((word) => word.startsWith('500')),
+      );
+    },
+  ),
+  attack('addresses with ids and queries that nobody sends', 'refused by a name, never 500', async (den) => {
+    const { visit, frame } = await visitWithFrame(den, 129);
+    const ids = ['x', '..%2F..', newId(), '%00', 'a'.repeat(3000), '%F0%9F%94%A5'];
+    const paths = ids.flatMap((id) => [
+      `/api/frames/${id}/pixels`,
+      `/api/frames/${id}/export?format=tif`,
+      `/api/photos/${id}/file`,
+      `/api/visits/${id}/document`,
+      `/api/visits/${visit}/surfaces/${id}`,
+      `/api/jobs/${id}`,
+      `/api/weather/${id}?from=x`,
+      `/api/recordings/${id}`,
+      `/api/frames/${frame}/export?format=${id}`,
+      `/api/forecast?latitude=${id}&longitude=1&from=0&hours=5`,
+    ]);
+    const statuses = await Promise.all(paths.map(async (path) => (await fetch(`${den.address}${path}`)).status));
+    return seen(
+      [...new Set(statuses)].join(', '),
+      statuses.every((status) => status >= 400 && status < 500),
+    );
   }),
   attack('half a character, zero bytes and markup in names', 'stored as text, never 500', async (den) => {
     const { frame } = await visitWithFrame(den, 128);

@@ -2,6 +2,7 @@ import { copyFileSync, existsSync, readdirSync, readFileSync, rmSync } from 'nod
 import path from 'node:path';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
+import { databaseIn, olderDatabase } from '../../server/keep/testing';
 import { documentOf, grid, newVisit, post, regionPut, upload } from './api';
 import { attack, seen, type Attack } from './case';
 
@@ -224,10 +225,43 @@ function databasePid(den: Den): number | null {
   }
 }
 
+/** Data of an older version, whose upgrade is cut off again and again; in the end it is up to date and whole. */
+const upgrade = attack(
+  '10 kills of ./den (and every other time of the database) during an upgrade',
+  'up to date in the end, with all data, nothing left behind',
+  async (den) => {
+    await den.interrupt();
+    const older = await databaseIn(den.data);
+    await olderDatabase(older, 1, [
+      "INSERT INTO site (id, name, time_zone, facades) VALUES (UNHEX(REPEAT('11', 16)), 'Kept over upgrades', 'Europe/London', '[]')",
+      ...Array.from(
+        { length: 12 },
+        (_, i) =>
+          `INSERT INTO \`blob\` SELECT UNHEX(SHA2(bytes, 256)), LENGTH(bytes), bytes FROM (SELECT REPEAT('${i % 10}', 1000000 + ${i}) AS bytes) AS made`,
+      ),
+    ]);
+    await older.server.stop();
+    let ended = 0;
+    for (let i = 0; i < 10; i += 1) {
+      await killAfter(den, ['start', '--empty'], 400 + 250 * i);
+      ended += 1;
+    }
+    await den.start('--empty');
+    const page = await (await fetch(den.address)).text();
+    const left = readdirSync(path.join(den.data, 'backups')).filter((name) => !name.endsWith('.backup')).length;
+    const databases = readdirSync(path.join(den.data, 'db')).filter((name) => name.startsWith('glowden'));
+    return seen(
+      `${ended} kills, ${page.includes('Kept over upgrades') ? 'all there' : 'LOST'}, databases ${databases.join(', ')}, ${left} files left`,
+      page.includes('Kept over upgrades') && databases.length === 1 && left === 0,
+    );
+  },
+);
+
 export const KILLS: Attack[] = [
   underLoad,
   captures,
   killedCommand('a backup', 10, (_den, file) => ['backup', file], 2500),
   killedCommand('a restore', 10, (_den, file) => ['restore', file, '--yes'], 4000),
   killedCommand('a start', 10, () => ['start'], 3000),
+  upgrade,
 ];

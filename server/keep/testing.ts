@@ -21,7 +21,11 @@ export interface TestDatabase {
 }
 
 export async function testDatabase(name: string): Promise<TestDatabase> {
-  const root = path.resolve('.den', 'test', `database-${name}`);
+  return databaseIn(path.resolve('.den', 'test', `database-${name}`));
+}
+
+/** Begins anew in a data folder. */
+export async function databaseIn(root: string): Promise<TestDatabase> {
   rmSync(root, { recursive: true, force: true });
   mkdirSync(root, { recursive: true });
   const folder = folderAt(root);
