@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '../core/visit/document';
+import { regionPut } from './support/commands';
 import { expect, fixture, newVisit, test } from './support/pages';
 import { readFileSync } from 'node:fs';
 
@@ -13,16 +14,6 @@ async function visitWithFrame(page: Page) {
   });
   return { visit, frame: ((await answer.json()) as { id: string }).id };
 }
-
-const regionPut = (frame: string, change = {}) => ({
-  id: newId(),
-  action: 'put',
-  entity: 'region',
-  rowId: newId(),
-  version: 0,
-  value: { frameId: frame, name: 'a', ordinal: 0, role: 'reading', shape: { kind: 'spot', x: 3, y: 3 } },
-  ...change,
-});
 
 test('commands are checked, carried out once, and refused when stale', async ({ page }) => {
   const { frame, visit } = await visitWithFrame(page);

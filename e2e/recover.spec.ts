@@ -24,7 +24,7 @@ test('while the database is away pages say so and keep what is changed; when it 
   await question.fill('Why is the back bedroom cold, asked while nothing answered?');
   await question.blur();
   await expect(page.getByRole('alert').filter({ hasText: 'The database does not answer just now.' })).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: 'Not saved yet' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^1 change waits, trying again$/ })).toBeVisible();
   const other = await context.newPage();
   await other.goto(den.address);
   await expect(other.getByRole('heading', { name: 'This page could not be shown' })).toBeVisible();

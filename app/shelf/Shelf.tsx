@@ -9,6 +9,7 @@ import type { Row } from '@core/visit/rows';
 import { Desk } from '@ui/shell/Desk';
 import { ConflictDialog } from '@ui/visit/ConflictDialog';
 import { useRows } from '@ui/visit/useRows';
+import { saveWords, savingOf } from '@ui/visit/saveWords';
 import { CameraChecks } from './CameraChecks';
 import { CameraFields } from './CameraFields';
 import { InstrumentList } from './InstrumentList';
@@ -42,13 +43,13 @@ function Work({ cameras: first, instruments: firstInstruments, materials: firstM
     cameras.put(id, { ...STAND_IN_CAMERA.value, name: 'New camera', parts: ['Camera', 'Charger', 'Memory card'] });
     setChosen(id);
   };
-  const saving = [cameras.saveState, instruments.saveState, materials.saveState];
+  const saving = savingOf([cameras.saving, instruments.saving, materials.saving]);
   return (
     <>
       <div className={styles.head}>
         <h1>Shelf</h1>
         <span role="status" className={styles.quiet}>
-          {saving.includes('waiting') ? 'Not saved yet, trying again' : saving.includes('saving') ? 'Saving …' : 'Saved'}
+          {saveWords(saving)}
         </span>
       </div>
       <div className={styles.cameras} role="group" aria-label="Cameras">

@@ -5,7 +5,7 @@ import { countTiffPages, tiffByteOrder } from './tiff/directory';
 
 /** The most pages that are taken from one file. */
 const MAX_PAGES = 1000;
-/** The most pixels that all pages of one file may have together: four minutes of 320 × 240 at one frame every two seconds, with room to spare. */
+/** The most pixels that all pages of one file may have together: some 470 frames of 320 × 240. */
 const MAX_FILE_PIXELS = 36_000_000;
 
 /**

@@ -7,3 +7,8 @@ import { v5 as idFrom } from 'uuid';
 export function rowIdFrom(visitId: string, name: string): string {
   return idFrom(name, visitId);
 }
+
+/** Id of the settings of a visit, surface, frame or region, which has them once. */
+export function settingsIdOf(ownerId: string): string {
+  return rowIdFrom(ownerId, 'settings');
+}

@@ -1,7 +1,8 @@
-import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '../../core/radiometry/settings';
 import type { VisitDocument } from '../../core/visit/document';
 import type { Den } from '../../e2e/support/den';
+
+export { put, regionPut } from '../../e2e/support/commands';
 
 /** What the application answered. */
 export interface Answer {
@@ -78,22 +79,6 @@ export function grid(seed: number, width = 40, height = 30): string {
     Array.from({ length: width }, (_, x) => (18 + ((x * 7 + y * 13 + seed * 31) % 97) / 50 + seed * 1e-4).toFixed(4)).join(','),
   );
   return `${rows.join('\n')}\n`;
-}
-
-export function regionPut(frame: string, change: Record<string, unknown> = {}) {
-  return {
-    id: newId(),
-    action: 'put',
-    entity: 'region',
-    rowId: newId(),
-    version: 0,
-    value: { frameId: frame, name: 'a', ordinal: 0, role: 'reading', shape: { kind: 'spot', x: 3, y: 3 } },
-    ...change,
-  };
-}
-
-export function put(entity: string, value: unknown, rowId = newId(), version = 0) {
-  return { id: newId(), action: 'put', entity, rowId, version, value };
 }
 
 export const settingsOf = (level: string, ownerId: string, emissivity = 0.9) => ({ ...NO_SETTINGS, level, ownerId, emissivity });

@@ -1,11 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { setTimeout as pause } from 'node:timers/promises';
 import { inRoot } from '../root';
 import type { DatabaseAccess } from './access';
 import { endLeftOver } from './databaseServer';
 import type { DataFolder } from './folder';
-import { logTo } from './logFile';
-import { endProcess, nameOf, processesWith, signal } from './processes';
+import { OwnProcess } from './ownProcess';
+import { endProcess, processesWith } from './processes';
 import { refusal } from './say';
 
 const END_WITHIN_MS = 15_000;
@@ -22,7 +21,7 @@ export async function endLeftOvers(folder: DataFolder): Promise<void> {
 
 /** The application in front of the database, as a process of ours. */
 export class Application {
-  private child: ChildProcess;
+  private process: OwnProcess;
 
   constructor(
     private readonly folder: DataFolder,
@@ -30,11 +29,11 @@ export class Application {
     private readonly database: string,
     readonly port: number,
   ) {
-    this.child = this.launch();
+    this.process = this.launch();
   }
 
   get pid(): number {
-    return this.child.pid!;
+    return this.process.pid;
   }
 
   get address(): string {
@@ -42,15 +41,13 @@ export class Application {
   }
 
   ended(): Promise<string> {
-    const { child } = this;
-    if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve('ended');
-    return new Promise((resolve) => child.once('exit', (code, name) => resolve(name ?? `code ${code}`)));
+    return this.process.ended();
   }
 
   /** Waits until it answers and its database does. @throws CoreError when it does not */
   async ready(): Promise<void> {
     const until = Date.now() + READY_WITHIN_MS;
-    while (Date.now() < until && this.child.exitCode === null && this.child.signalCode === null) {
+    while (Date.now() < until && !this.process.hasEnded) {
       const answer = await fetch(`${this.address}/api/health`, { signal: AbortSignal.timeout(5000) }).catch(() => null);
       if (answer?.status === 200) return;
       await pause(100);
@@ -59,47 +56,32 @@ export class Application {
   }
 
   async bringBack(): Promise<void> {
-    this.child = this.launch();
+    this.process = this.launch();
     await this.ready();
   }
 
   /** Ends it at once. */
   kill(): void {
-    const name = nameOf(this.pid);
-    if (name) signal(name, 'SIGKILL');
+    this.process.kill();
   }
 
-  async stop(): Promise<void> {
-    const name = nameOf(this.pid);
-    if (name) await endProcess(name, END_WITHIN_MS);
+  stop(): Promise<void> {
+    return this.process.stop(END_WITHIN_MS);
   }
 
-  private launch(): ChildProcess {
-    const child = spawn(
-      'setpriv',
-      [
-        '--pdeathsig=TERM',
-        process.execPath,
-        inRoot('node_modules', 'next', 'dist', 'bin', 'next'),
-        'start',
-        '--hostname=127.0.0.1',
-        `--port=${this.port}`,
-      ],
-      {
-        cwd: inRoot(),
-        stdio: ['ignore', 'pipe', 'pipe'],
-        detached: true,
-        env: {
-          ...process.env,
-          ...databaseEnvironment(this.access.port, 'den', this.access.passwords.den, this.database),
-          DEN_APP_OF: this.folder.root,
-          // Memory that was let go of goes back to the system, not into a heap for each thread.
-          MALLOC_ARENA_MAX: '2',
-        },
+  private launch(): OwnProcess {
+    const next = inRoot('node_modules', 'next', 'dist', 'bin', 'next');
+    return OwnProcess.start(process.execPath, [next, 'start', '--hostname=127.0.0.1', `--port=${this.port}`], {
+      cwd: inRoot(),
+      log: this.folder.applicationLog,
+      env: {
+        ...process.env,
+        ...databaseEnvironment(this.access.port, 'den', this.access.passwords.den, this.database),
+        DEN_APP_OF: this.folder.root,
+        // Memory that was let go of goes back to the system, not into a heap for each thread.
+        MALLOC_ARENA_MAX: '2',
       },
-    );
-    logTo(this.folder.applicationLog, [child.stdout, child.stderr]);
-    return child;
+    });
   }
 }
 

@@ -1,12 +1,12 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { passwordsIn, withConnection, type DatabaseAccess } from './access';
 import type { DataFolder } from './folder';
-import { logTo } from './logFile';
+import { OwnProcess } from './ownProcess';
 import { freePort } from './ports';
-import { endProcess, nameOf, processesWith, signal } from './processes';
+import { endProcess, processesWith } from './processes';
 import { refusal, say } from './say';
 
 /** Debian puts the server where only root looks. */
@@ -24,7 +24,7 @@ export class DatabaseServer {
   private constructor(
     private readonly folder: DataFolder,
     readonly access: DatabaseAccess,
-    private child: ChildProcess,
+    private process: OwnProcess,
   ) {}
 
   /** Starts it and waits until it answers; makes its files first where there are none. The data folder's lock is held. */
@@ -40,39 +40,34 @@ export class DatabaseServer {
 
   /** The process; another one after it was brought back. */
   get pid(): number {
-    return this.child.pid!;
+    return this.process.pid;
   }
 
-  /** Resolves with the reason when the process ends. */
   ended(): Promise<string> {
-    const { child } = this;
-    if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve('ended');
-    return new Promise((resolve) => child.once('exit', (code, name) => resolve(name ?? `code ${code}`)));
+    return this.process.ended();
   }
 
   /** Starts the process anew on the same port, after the old one is gone. */
   async bringBack(): Promise<void> {
     await endLeftOver(this.folder);
-    this.child = launch(this.folder, this.access.port);
+    this.process = launch(this.folder, this.access.port);
     await this.ready();
   }
 
-  /** Ends a process that does not answer any more; it mends itself at its next start. */
+  /** Ends one that does not answer any more; it mends itself at its next start. */
   kill(): void {
-    const name = nameOf(this.pid);
-    if (name) signal(name, 'SIGKILL');
+    this.process.kill();
   }
 
-  async stop(): Promise<void> {
-    const name = nameOf(this.pid);
-    if (name) await endProcess(name, END_WITHIN_MS);
+  stop(): Promise<void> {
+    return this.process.stop(END_WITHIN_MS);
   }
 
   private async ready(): Promise<void> {
     const until = Date.now() + READY_WITHIN_MS;
     let repaired = false;
     while (Date.now() < until) {
-      if (this.child.exitCode !== null || this.child.signalCode !== null) break;
+      if (this.process.hasEnded) break;
       const problem = await withConnection(this.access, 'root', undefined, (connection) => connection.query('SELECT 1')).then(
         () => null,
         (error: { code?: string }) => error,
@@ -83,7 +78,7 @@ export class DatabaseServer {
         repaired = true;
         await this.stop();
         setPasswords(this.folder, this.folder.database, this.access.passwords);
-        this.child = launch(this.folder, this.access.port);
+        this.process = launch(this.folder, this.access.port);
       }
       await pause(100);
     }
@@ -96,33 +91,25 @@ export async function endLeftOver(folder: DataFolder): Promise<void> {
   for (const name of processesWith('cmdline', `--datadir=${folder.database}`)) await endProcess(name, END_WITHIN_MS);
 }
 
-function launch(folder: DataFolder, port: number): ChildProcess {
-  // The socket's path is relative to the files: a long one would not fit into a socket's address. The process has a session
-  // of its own, so that Ctrl-C reaches ./den, which then ends it in order; should ./den die, the system ends it.
-  const child = spawn(
-    'setpriv',
-    [
-      '--pdeathsig=TERM',
-      'mariadbd',
-      '--no-defaults',
-      `--datadir=${folder.database}`,
-      '--socket=den.sock',
-      '--pid-file=den.pid',
-      ...ROOT_FLAG,
-      '--bind-address=127.0.0.1',
-      `--port=${port}`,
-      '--max-allowed-packet=64M',
-      '--default-time-zone=+00:00',
-      '--skip-name-resolve',
-      '--local-infile=0',
-      '--skip-symbolic-links',
-      '--innodb-lock-wait-timeout=10',
-      '--lock-wait-timeout=60',
-    ],
-    { stdio: ['ignore', 'pipe', 'pipe'], detached: true, env: ENVIRONMENT },
-  );
-  logTo(folder.databaseLog, [child.stdout, child.stderr]);
-  return child;
+function launch(folder: DataFolder, port: number): OwnProcess {
+  // The socket's path is relative to the files: a long one would not fit into a socket's address.
+  const words = [
+    '--no-defaults',
+    `--datadir=${folder.database}`,
+    '--socket=den.sock',
+    '--pid-file=den.pid',
+    ...ROOT_FLAG,
+    '--bind-address=127.0.0.1',
+    `--port=${port}`,
+    '--max-allowed-packet=64M',
+    '--default-time-zone=+00:00',
+    '--skip-name-resolve',
+    '--local-infile=0',
+    '--skip-symbolic-links',
+    '--innodb-lock-wait-timeout=10',
+    '--lock-wait-timeout=60',
+  ];
+  return OwnProcess.start('mariadbd', words, { env: ENVIRONMENT, log: folder.databaseLog });
 }
 
 function createFiles(folder: DataFolder, passwords: DatabaseAccess['passwords']): void {

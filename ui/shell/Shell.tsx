@@ -11,6 +11,8 @@ import { openChanges, roundOf } from '@core/round/round';
 import type { VisitDocument } from '@core/visit/document';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
+import { saveWords } from '@ui/visit/saveWords';
+import type { Saving } from '@ui/visit/saver';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { ConditionsChip } from './ConditionsChip';
 import { KeysHelp } from './KeysHelp';
@@ -20,7 +22,7 @@ import styles from './Shell.module.css';
 
 /** The frame of every page of a visit: top strip, trail, the stage itself. */
 export function Shell({ children }: { children: ReactNode }) {
-  const { document, saveState } = useVisit();
+  const { document, saving } = useVisit();
   const pathname = usePathname();
   const [helpOpen, setHelpOpen] = useState(false);
   const units = useUnits();
@@ -39,7 +41,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <b>{siteOf(document).name}</b>
             <small>
               {visitRow(document).value.title} · {visitDay(document)} · {frames} {frames === 1 ? 'frame' : 'frames'}
-              <SaveMark state={saveState} />
+              <SaveMark saving={saving} />
             </small>
           </div>
           <ConditionsChip />
@@ -136,11 +138,10 @@ function TrailLink({
   );
 }
 
-function SaveMark({ state }: { state: 'saved' | 'saving' | 'waiting' }) {
-  const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet, trying again' }[state];
+function SaveMark({ saving }: { saving: Saving }) {
   return (
-    <span className={styles.save} data-state={state} role="status">
-      {words}
+    <span className={styles.save} data-state={saving.state} role="status">
+      {saveWords(saving)}
     </span>
   );
 }

@@ -31,7 +31,7 @@ import {
 } from './history';
 import { PixelStore } from './pixels';
 import { useArrivals } from './useArrivals';
-import { Saver, type Conflict, type SaveState } from './saver';
+import { ALL_SAVED, Saver, type Conflict, type Saving } from './saver';
 
 /** A change of one row: its new value, or null to remove it. */
 export interface Edit {
@@ -44,7 +44,7 @@ export interface Edit {
 
 interface VisitStore {
   document: VisitDocument;
-  saveState: SaveState;
+  saving: Saving;
   /** Changes rows at once, here and (soon after) in the database; one step of undo. */
   edit(label: string, edits: Edit[]): void;
   undo(): void;
@@ -94,7 +94,7 @@ function rowsIn(history: History): RowChange[] {
 export function VisitProvider({ initial, children }: { initial: VisitDocument; children: ReactNode }) {
   const { message } = App.useApp();
   const [document, dispatch] = useReducer(documentReducer, initial);
-  const [saveState, setSaveState] = useState<SaveState>('saved');
+  const [saving, setSaving] = useState<Saving>(ALL_SAVED);
   const [history, setHistory] = useState<History>(EMPTY_HISTORY);
   const [conflicts, setConflicts] = useState<Conflict<VisitEntity>[]>([]);
   const [saver] = useState(() => new Saver<VisitEntity>(versionsOf(initial)));
@@ -133,7 +133,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
 
   useEffect(() => {
     saver.listen({
-      onState: setSaveState,
+      onSaving: setSaving,
       onVersion: (entity, rowId, version) => dispatch({ kind: 'version', entity, rowId, version }),
       onConflict: (conflict) => setConflicts((all) => [...all, conflict]),
       onRefused: (error) => {
@@ -201,9 +201,9 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
 
   // Undo survives a reload and ends with the tab.
   useEffect(() => {
-    const text = sessionStorage.getItem(storageKey);
-    if (!text) return;
-    const { versions: known, ...stored } = JSON.parse(text) as StoredHistory;
+    const kept = readKept(storageKey);
+    if (!kept) return;
+    const { versions: known, ...stored } = kept;
     for (const { rowId } of rowsIn(stored)) {
       if ((known[rowId] ?? 0) !== saver.versionOf(rowId)) foreign.current.set(rowId, known[rowId] ?? 0);
     }
@@ -211,18 +211,18 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
     setHistory(stored);
   }, [storageKey, saver]);
   useEffect(() => {
-    if (history === EMPTY_HISTORY || saveState !== 'saved') return;
+    if (history === EMPTY_HISTORY || saving.state !== 'saved') return;
     const known = Object.fromEntries(rowsIn(history).map(({ rowId }) => [rowId, saver.versionOf(rowId)]));
-    sessionStorage.setItem(storageKey, JSON.stringify({ ...history, versions: known }));
-  }, [history, saveState, storageKey, saver]);
+    keep(storageKey, { ...history, versions: known });
+  }, [history, saving, storageKey, saver]);
 
   // Leaving with something unsaved asks first.
   useEffect(() => {
-    if (saveState === 'saved') return;
+    if (saving.state === 'saved') return;
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
-  }, [saveState]);
+  }, [saving]);
 
   const settle = (conflict: Conflict<VisitEntity>, keep: 'yours' | 'theirs') => {
     const { entity, rowId, yours, stored } = conflict;
@@ -240,7 +240,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
   const store = useMemo<VisitStore>(
     () => ({
       document,
-      saveState,
+      saving,
       edit,
       undo,
       redo,
@@ -251,7 +251,7 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       pixels,
       thumbs,
     }),
-    [document, saveState, edit, undo, redo, lastDone, lastUndone, reload, forgetSteps, pixels, thumbs],
+    [document, saving, edit, undo, redo, lastDone, lastUndone, reload, forgetSteps, pixels, thumbs],
   );
   return (
     <VisitContext.Provider value={store}>
@@ -259,6 +259,25 @@ export function VisitProvider({ initial, children }: { initial: VisitDocument; c
       {conflicts[0] && <ConflictDialog conflict={conflicts[0]} onSettle={settle} />}
     </VisitContext.Provider>
   );
+}
+
+/** Undo that a tab kept; nothing where the browser keeps nothing, or something else. */
+function readKept(key: string): StoredHistory | null {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(key) ?? 'null') as StoredHistory | null;
+    return kept && Array.isArray(kept.done) && Array.isArray(kept.undone) ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Undo is a comfort: where there is no room for it, it ends with the page. */
+function keep(key: string, history: StoredHistory): void {
+  try {
+    sessionStorage.setItem(key, JSON.stringify(history));
+  } catch {
+    sessionStorage.removeItem(key);
+  }
 }
 
 function knowing(store: PixelStore, document: VisitDocument): PixelStore {

@@ -3,7 +3,13 @@ import { CoreError, type CoreErrorData } from '@core/errors';
 import type { Entity, Row, Values } from '@core/visit/rows';
 import { untilBack } from '@ui/server/reachable';
 
-export type SaveState = 'saved' | 'saving' | 'waiting';
+/** Whether everything is stored, and how many changes are not. */
+export interface Saving {
+  state: 'saved' | 'saving' | 'waiting';
+  unsaved: number;
+}
+
+export const ALL_SAVED: Saving = { state: 'saved', unsaved: 0 };
 
 export interface Conflict<E extends Entity> {
   entity: E;
@@ -23,14 +29,21 @@ interface Pending<E extends Entity> {
 }
 
 interface SaverEvents<E extends Entity> {
-  onState(state: SaveState): void;
+  onSaving(saving: Saving): void;
   onVersion(entity: E, rowId: string, version: number): void;
   onConflict(conflict: Conflict<E>): void;
   /** Refused for good: the row goes back to what is stored. */
   onRefused(error: CoreError): void;
 }
 
+/** What failed is sent again after so long, and not before server and database answer. */
 const RETRY_MS = 2000;
+
+interface Answer<E extends Entity> {
+  version?: number;
+  error?: CoreErrorData;
+  stored?: Row<E> | null;
+}
 
 /**
  * Sends changes one after the other, each with the row version that this tab knows. Changes of a row that still waits
@@ -64,7 +77,7 @@ export class Saver<E extends Entity> {
     } else {
       this.queue.push({ id: newId(), entity, rowId, value });
     }
-    this.events?.onState('saving');
+    this.tell('saving');
     void this.next();
   }
 
@@ -78,15 +91,24 @@ export class Saver<E extends Entity> {
     return this.versions.get(rowId) ?? 0;
   }
 
+  /** Changes that are not stored yet. */
+  get unsaved(): number {
+    return this.queue.length + (this.sending ? 1 : 0);
+  }
+
   get busy(): boolean {
-    return this.sending !== null || this.queue.length > 0;
+    return this.unsaved > 0;
+  }
+
+  private tell(state: Saving['state']): void {
+    this.events?.onSaving({ state, unsaved: this.unsaved });
   }
 
   private async next(): Promise<void> {
     if (this.sending) return;
     const pending = this.queue.shift();
     if (!pending) {
-      this.events?.onState('saved');
+      this.tell('saved');
       return;
     }
     this.sending = pending;
@@ -102,30 +124,37 @@ export class Saver<E extends Entity> {
     const command =
       value === null ? { id, action: 'remove', entity, rowId, version } : { id, action: 'put', entity, rowId, version, value };
     for (;;) {
-      try {
-        const response = await fetch('/api/commands', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(command),
-        });
-        // Nothing was changed; the same again when the others are done, or when the database is back.
-        if (response.status === 503) throw new Error('busy');
-        const answer = (await response.json()) as { version?: number; error?: CoreErrorData; stored?: Row<E> | null };
-        if (response.ok) {
-          this.versions.set(rowId, answer.version!);
-          this.events?.onVersion(entity, rowId, answer.version!);
-        } else if (answer.error?.code === 'stale') {
+      const answer = await ask<E>(command);
+      if (answer?.version !== undefined) {
+        this.versions.set(rowId, answer.version);
+        this.events?.onVersion(entity, rowId, answer.version);
+        return;
+      }
+      if (answer?.error) {
+        if (answer.error.code === 'stale') {
           this.events?.onConflict({ entity, rowId, yours: value, stored: answer.stored ?? null });
         } else {
-          this.events?.onRefused(CoreError.fromJSON(answer.error!));
+          this.events?.onRefused(CoreError.fromJSON(answer.error));
         }
         return;
-      } catch {
-        this.events?.onState('waiting');
-        void untilBack();
-        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-        this.events?.onState('saving');
       }
+      this.tell('waiting');
+      await Promise.all([untilBack(), new Promise((resolve) => setTimeout(resolve, RETRY_MS))]);
+      this.tell('saving');
     }
+  }
+}
+
+/** The server's answer; null where there is none, or where it failed for a reason that is not in the change: it is kept then. */
+async function ask<E extends Entity>(command: unknown): Promise<Answer<E> | null> {
+  try {
+    const response = await fetch('/api/commands', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(command),
+    });
+    return response.status >= 500 ? null : ((await response.json()) as Answer<E>);
+  } catch {
+    return null;
   }
 }

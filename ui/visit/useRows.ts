@@ -3,18 +3,18 @@
 import { App } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import type { Entity, Row, Values } from '@core/visit/rows';
-import { Saver, type Conflict, type SaveState } from './saver';
+import { ALL_SAVED, Saver, type Conflict, type Saving } from './saver';
 
 /** Rows of one kind outside of a visit, as they are edited: at once here, soon after in the database. */
 export function useRows<E extends Entity>(entity: E, initial: Row<E>[]) {
   const { message } = App.useApp();
   const [rows, setRows] = useState(initial);
-  const [saveState, setSaveState] = useState<SaveState>('saved');
+  const [saving, setSaving] = useState<Saving>(ALL_SAVED);
   const [conflict, setConflict] = useState<Conflict<E> | null>(null);
   const [saver] = useState(() => new Saver<E>(new Map(initial.map(({ id, version }) => [id, version]))));
   useEffect(() => {
     saver.listen({
-      onState: setSaveState,
+      onSaving: setSaving,
       onVersion: () => undefined,
       onConflict: setConflict,
       onRefused: (error) => void message.error(`${error.message} ${error.hint}`, 8),
@@ -43,5 +43,5 @@ export function useRows<E extends Entity>(entity: E, initial: Row<E>[]) {
     if (keep === 'yours') saver.save(entity, rowId, yours);
     else if (stored) show(rowId, stored.value);
   };
-  return { rows, put, saveState, conflict, settle };
+  return { rows, put, saving, conflict, settle };
 }

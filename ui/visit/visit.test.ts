@@ -3,7 +3,8 @@ import type { CoreError } from '@core/errors';
 import type { RegionValue, VisitEntity } from '@core/visit/rows';
 import { documentReducer } from './documentReducer';
 import { afterRedo, afterUndo, EMPTY_HISTORY, reversed, withoutRows, withStep, type Step } from './history';
-import { Saver, type Conflict, type SaveState } from './saver';
+import { saveWords, savingOf } from './saveWords';
+import { Saver, type Conflict, type Saving } from './saver';
 
 const region = visitDocument().rows.region[ID.sound]!.value;
 
@@ -95,12 +96,13 @@ describe('saving', () => {
   beforeEach(() => {
     sent.length = 0;
     answers = [];
-    globalThis.fetch = (async (_address: string, init: { body: string }) => {
+    globalThis.fetch = (async (address: string, init: { body: string }) => {
+      if (address === '/api/health') return { ok: true } as Response;
       const command = JSON.parse(init.body) as Sent;
       sent.push(command);
       const answer = (answers.shift() ?? ((c: Sent) => ({ status: 200, body: { version: c.version + 1 } })))(command);
       if (answer === 'offline') throw new TypeError('offline');
-      return { ok: answer.status === 200, json: async () => answer.body } as Response;
+      return { ok: answer.status === 200, status: answer.status, json: async () => answer.body } as Response;
     }) as typeof fetch;
   });
   afterAll(() => {
@@ -109,9 +111,9 @@ describe('saving', () => {
 
   function saver(versions: [string, number][] = []) {
     const made = new Saver<VisitEntity>(new Map(versions));
-    const seen = { states: [] as SaveState[], conflicts: [] as Conflict<VisitEntity>[], refused: [] as CoreError[] };
+    const seen = { states: [] as Saving[], conflicts: [] as Conflict<VisitEntity>[], refused: [] as CoreError[] };
     made.listen({
-      onState: (state) => seen.states.push(state),
+      onSaving: (saving) => seen.states.push(saving),
       onVersion: () => undefined,
       onConflict: (conflict) => seen.conflicts.push(conflict),
       onRefused: (error) => seen.refused.push(error),
@@ -127,7 +129,7 @@ describe('saving', () => {
     await made.idle();
     expect(sent.map(({ version }) => version)).toEqual([3, 4]);
     expect(made.versionOf('a')).toBe(5);
-    expect(seen.states.at(-1)).toBe('saved');
+    expect(seen.states.at(-1)).toEqual({ state: 'saved', unsaved: 0 });
   });
 
   test('changes of one row that still waits become one', async () => {
@@ -155,8 +157,8 @@ describe('saving', () => {
     await made.idle();
     expect(sent).toHaveLength(2);
     expect(sent[0]!.id).toBe(sent[1]!.id);
-    expect(seen.states).toContain('waiting');
-    expect(seen.states.at(-1)).toBe('saved');
+    expect(seen.states).toContainEqual({ state: 'waiting', unsaved: 1 });
+    expect(seen.states.at(-1)).toEqual({ state: 'saved', unsaved: 0 });
   });
 
   test('a stale change brings both values, and is sent again only against the stored version', async () => {
@@ -182,5 +184,33 @@ describe('saving', () => {
     await made.idle();
     expect(seen.refused.map((error) => error.code)).toEqual(['bad_input']);
     expect(made.versionOf('b')).toBe(1);
+  });
+
+  test.each([500, 503, 507])(
+    'what fails with %i is kept and sent again by the same name, with what waits behind it',
+    async (status) => {
+      answers = [() => ({ status, body: { error: { code: 'busy', message: '', where: {}, hint: '' } } })];
+      const { made, seen } = saver();
+      made.save('region', 'a', region);
+      made.save('region', 'b', region);
+      await made.idle();
+      expect(sent.map(({ rowId }) => rowId)).toEqual(['a', 'a', 'b']);
+      expect(sent[0]!.id).toBe(sent[1]!.id);
+      expect(seen.states).toContainEqual({ state: 'waiting', unsaved: 2 });
+      expect(seen.refused).toEqual([]);
+    },
+    10_000,
+  );
+
+  test('what waits is said in words, also of several places at once', () => {
+    expect(saveWords({ state: 'waiting', unsaved: 1 })).toBe('1 change waits, trying again');
+    const both = savingOf([
+      { state: 'saving', unsaved: 1 },
+      { state: 'waiting', unsaved: 2 },
+      { state: 'saved', unsaved: 0 },
+    ]);
+    expect(both).toEqual({ state: 'waiting', unsaved: 3 });
+    expect(saveWords(both)).toBe('3 changes wait, trying again');
+    expect(saveWords(savingOf([]))).toBe('Saved');
   });
 });

@@ -13,6 +13,7 @@ import { Desk } from '@ui/shell/Desk';
 import { ConflictDialog } from '@ui/visit/ConflictDialog';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useWeather } from '@ui/weather/useWeather';
+import { saveWords } from '@ui/visit/saveWords';
 import { Handovers } from './Handovers';
 import { HomeList } from './HomeList';
 import { LoanFields } from './LoanFields';
@@ -74,7 +75,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
           />
         </div>
         <span role="status" className={styles.quiet}>
-          {{ saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet, trying again' }[store.saveState]}
+          {saveWords(store.saving)}
         </span>
         {planned && <Outputs loan={waiting} planned={planned} />}
       </div>

@@ -4,20 +4,20 @@ import { App } from 'antd';
 import { useCallback, useEffect, useReducer, useState } from 'react';
 import type { Values } from '@core/visit/rows';
 import { loanReducer, type LoanEntity, type LoanRows } from './loanReducer';
-import { Saver, type Conflict, type SaveState } from '@ui/visit/saver';
+import { ALL_SAVED, Saver, type Conflict, type Saving } from '@ui/visit/saver';
 
 /** A loan and its homes as they are edited: at once here, soon after in the database. */
 export function useLoan(initial: LoanRows) {
   const { message } = App.useApp();
   const [rows, dispatch] = useReducer(loanReducer, initial);
-  const [saveState, setSaveState] = useState<SaveState>('saved');
+  const [saving, setSaving] = useState<Saving>(ALL_SAVED);
   const [conflict, setConflict] = useState<Conflict<LoanEntity> | null>(null);
   const [saver] = useState(
     () => new Saver<LoanEntity>(new Map([initial.loan, ...Object.values(initial.homes)].map(({ id, version }) => [id, version]))),
   );
   useEffect(() => {
     saver.listen({
-      onState: setSaveState,
+      onSaving: setSaving,
       onVersion: () => undefined,
       onConflict: setConflict,
       onRefused: (error) => void message.error(`${error.message} ${error.hint}`, 8),
@@ -44,5 +44,5 @@ export function useLoan(initial: LoanRows) {
     if (keep === 'theirs') dispatch({ kind: 'stored', entity, id: rowId, row: stored });
     else saver.save(entity, rowId, yours);
   };
-  return { rows, saveState, conflict, settle, putLoan, putHome };
+  return { rows, saving, conflict, settle, putLoan, putHome };
 }

@@ -6,6 +6,7 @@ import type { DrawnShape, Shape } from '@core/frame/region';
 import { grownShape, movedShape, turnedShape } from '@core/frame/reshape';
 import { visitRow } from '@core/visit/derive';
 import type { RegionValue, Row } from '@core/visit/rows';
+import { settingsIdOf } from '@core/visit/rowId';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 import type { BenchFrame } from './useBenchFrame';
 import type { View, ViewAction } from './view';
@@ -93,7 +94,7 @@ export function useRegions(frame: BenchFrame | null, view: View, dispatch: (acti
     const id = newId();
     const edits: Edit[] = [{ entity: 'region', rowId: id, value: { ...row.value, frameId: next.id } }];
     const own = Object.values(document.rows.settings).find(({ value }) => value.ownerId === regionId);
-    if (own) edits.push({ entity: 'settings', rowId: newId(), value: { ...own.value, ownerId: id } });
+    if (own) edits.push({ entity: 'settings', rowId: settingsIdOf(id), value: { ...own.value, ownerId: id } });
     if (frame?.referenceId === regionId && next.value.referenceId === null) {
       edits.push({ entity: 'frame', rowId: next.id, value: { ...next.value, referenceId: id } });
     }

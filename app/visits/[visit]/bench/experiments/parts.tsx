@@ -2,7 +2,6 @@
 
 import { Select } from 'antd';
 import { useId, useMemo } from 'react';
-import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { regionSpans } from '@core/frame/reading';
 import { regionStatistics } from '@core/frame/statistics';
@@ -12,6 +11,7 @@ import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { NO_SETTINGS, type Level, type Settings } from '@core/radiometry/settings';
 import { DEFAULT_UNCERTAINTY } from '@core/radiometry/uncertainty';
 import { measuredFrame, settingsFor, settingsRow, siteOf, takenAtOf } from '@core/visit/derive';
+import { settingsIdOf } from '@core/visit/rowId';
 import { localTime } from '@core/units/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -181,7 +181,7 @@ export function useKeep(frame: BenchFrame) {
       if (!owner) return;
       const row = settingsRow(document, owner);
       const before = row?.value ?? { ...NO_SETTINGS, level, ownerId: owner };
-      edit(label, [{ entity: 'settings', rowId: row?.id ?? newId(), value: { ...before, ...found } }]);
+      edit(label, [{ entity: 'settings', rowId: row?.id ?? settingsIdOf(owner), value: { ...before, ...found } }]);
     },
   };
 }

@@ -3,7 +3,6 @@
 import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
-import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { readRegion } from '@core/frame/reading';
 import {
@@ -21,6 +20,7 @@ import {
 } from '@core/radiometry/settings';
 import { measuredFrame, settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
 import type { VisitDocument } from '@core/visit/document';
+import { settingsIdOf } from '@core/visit/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { materialUncertainty, materialWords } from '@core/radiometry/materials';
@@ -84,7 +84,7 @@ export function SettingsPanel({ frame, selected }: { frame: BenchFrame; selected
   const putSettings = (next: Settings, label: string) => {
     if (owner === null) return;
     const value = saysNothing(next) ? null : { ...next, level, ownerId: owner };
-    edit(label, [{ entity: 'settings', rowId: own?.id ?? newId(), value }]);
+    edit(label, [{ entity: 'settings', rowId: own?.id ?? settingsIdOf(owner), value }]);
   };
   const put = (name: SettingName, value: number | null) =>
     putSettings(

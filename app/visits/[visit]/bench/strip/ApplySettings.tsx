@@ -2,11 +2,11 @@
 
 import { Checkbox, Modal } from 'antd';
 import { useState } from 'react';
-import { v7 as newId } from 'uuid';
 import type { Basis } from '@core/frame/frame';
 import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/radiometry/settings';
 import { settingsFor, settingsRow } from '@core/visit/derive';
 import type { Row } from '@core/visit/rows';
+import { settingsIdOf } from '@core/visit/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, type Edit } from '@ui/visit/VisitProvider';
 import { BasisFields } from '../ledger/BasisFields';
@@ -51,7 +51,7 @@ export function ApplySettings({ frameId, chosen, onClose }: { frameId: string; c
         }
       }
       return [
-        ...(names.length > 0 ? [{ entity: 'settings' as const, rowId: known?.id ?? newId(), value: next }] : []),
+        ...(names.length > 0 ? [{ entity: 'settings' as const, rowId: known?.id ?? settingsIdOf(row.id), value: next }] : []),
         ...(withBasis ? [{ entity: 'frame' as const, rowId: row.id, value: { ...row.value, basis } }] : []),
       ];
     });

@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
+import { settingsIdOf } from '@core/visit/rowId';
 import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/house/edit';
 import type { OpeningKind } from '@core/house/kinds';
 import type { RoomValue, SurfaceValue } from '@core/house/rows';
@@ -67,7 +68,7 @@ export function useHouse() {
         .filter(({ value }) => emissivity !== null && value.roomId === null)
         .map(({ id }): Edit => ({
           entity: 'settings',
-          rowId: newId(),
+          rowId: settingsIdOf(id),
           value: { ...NO_SETTINGS, level: 'surface', ownerId: id, emissivity },
         })),
     ];
