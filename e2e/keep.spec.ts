@@ -66,7 +66,7 @@ test('a damaged backup changes nothing', async () => {
   writeFileSync(file, whole.subarray(0, Math.round(whole.length / 2)));
   const restored = den.run('restore', file, '--yes');
   expect(restored.status).toBe(1);
-  expect(restored.output).toContain('your data is as it was');
+  expect(restored.output).toContain('Your data is as it was');
   await den.start();
   expect(await visitIds()).toHaveLength(2);
 });
