@@ -2,6 +2,7 @@
 const config = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/(core|cli|data|server|ui|app)/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '\\.database\\.test\\.ts$'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.den'],
   transform: { '^.+\\.[tj]sx?$': ['@swc/jest', { jsc: { target: 'es2022' } }] },
   // uuid ships as ES modules only.

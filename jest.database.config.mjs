@@ -1,6 +1,12 @@
 import unit from './jest.config.mjs';
 
 /** Tests against a real MariaDB, which each file starts for itself on loopback and ends again. */
-const config = { ...unit, testMatch: ['<rootDir>/server/**/*.dbtest.ts'], testTimeout: 180_000, maxWorkers: 2 };
+const config = {
+  ...unit,
+  testMatch: ['<rootDir>/server/**/*.database.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/'],
+  testTimeout: 180_000,
+  maxWorkers: 2,
+};
 
 export default config;
