@@ -2,6 +2,8 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
+import type { Running } from '../../server/keep/own';
+import { isAlive as lives } from '../../server/keep/processes';
 
 /** Tests run in the project's root. */
 const root = process.cwd();
@@ -15,14 +17,6 @@ async function freePort(): Promise<number> {
       server.close(() => resolve(port));
     });
   });
-}
-
-/** What a running ./den says of itself, in its data folder. */
-interface Running {
-  keeper: { pid: number };
-  app: { pid: number };
-  database: { pid: number };
-  databasePort: number;
 }
 
 export function isAlive(pid: number): boolean {
@@ -114,11 +108,16 @@ export class Den {
     await gone;
   }
 
+  /** Databases on this data folder, by what they were started with. */
+  databases(): number[] {
+    const { stdout } = spawnSync('pgrep', ['-f', '--', `--datadir=${path.join(this.data, 'db')}`], { encoding: 'utf8' });
+    return stdout.split('\n').filter(Boolean).map(Number);
+  }
+
   /** Processes of this data folder that are still there. */
   leftOver(): number[] {
-    const { stdout } = spawnSync('pgrep', ['-f', '--', `--datadir=${path.join(this.data, 'db')}`], { encoding: 'utf8' });
-    const app = this.running()?.app.pid;
-    return [...stdout.split('\n').filter(Boolean).map(Number), ...(app !== undefined && isAlive(app) ? [app] : [])];
+    const app = this.running()?.app;
+    return [...this.databases(), ...(app && lives(app) ? [app.pid] : [])];
   }
 
   /** Runs another verb to its end. */

@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
@@ -187,7 +187,7 @@ function killedCommand(name: string, times: number, begin: (den: Den, file: stri
       await den.interrupt();
       const file = path.join(den.data, 'cut.backup');
       copyFileSync(good, file);
-      await killAfter(den, begin(den, file), Math.round((longestMs * (i + 0.5)) / times));
+      await killAfter(den, begin(den, file), Math.round((longestMs * (i + 0.5)) / times), i % 2 === 1);
       rmSync(file, { force: true });
       await den.start();
       if (JSON.stringify(await documentOf(den, visit)) !== before) lost += 1;
@@ -199,15 +199,16 @@ function killedCommand(name: string, times: number, begin: (den: Den, file: stri
   });
 }
 
-/** Runs a command of ./den and kills it, and the database with it every other time, after so many ms. */
-async function killAfter(den: Den, words: string[], ms: number): Promise<void> {
+/** Runs a command of ./den and kills it, perhaps with the database, after so many ms. */
+async function killAfter(den: Den, words: string[], ms: number, withDatabase: boolean): Promise<void> {
   const { spawn } = await import('node:child_process');
   const child = spawn('./den', words, { env: den.environment(), stdio: 'ignore' });
   const gone = new Promise<void>((resolve) => child.on('exit', () => resolve()));
   await Promise.race([pause(ms), gone]);
-  const database = databasePid(den);
+  // By its data folder: a file with a number may name somebody else by now.
+  const [database] = den.databases();
   child.kill('SIGKILL');
-  if (ms % 2 === 0 && database !== null) {
+  if (withDatabase && database !== undefined) {
     try {
       process.kill(database, 'SIGKILL');
     } catch {
@@ -215,14 +216,6 @@ async function killAfter(den: Den, words: string[], ms: number): Promise<void> {
     }
   }
   await gone;
-}
-
-function databasePid(den: Den): number | null {
-  try {
-    return Number(readFileSync(path.join(den.data, 'db', 'den.pid'), 'utf8'));
-  } catch {
-    return null;
-  }
 }
 
 /** Data of an older version, whose upgrade is cut off again and again; in the end it is up to date and whole. */
@@ -243,7 +236,7 @@ const upgrade = attack(
     await older.server.stop();
     let ended = 0;
     for (let i = 0; i < 10; i += 1) {
-      await killAfter(den, ['start', '--empty'], 400 + 250 * i);
+      await killAfter(den, ['start', '--empty'], 400 + 250 * i, i % 2 === 1);
       ended += 1;
     }
     await den.start('--empty');

@@ -45,7 +45,8 @@ function connect({ port, passwords }: DatabaseAccess, account: Account, database
     ...(database !== undefined && { database }),
     charset: 'utf8mb4',
     timezone: 'Z',
-    connectTimeout: 5000,
+    // A machine that is busy with a build takes its time.
+    connectTimeout: 15_000,
     // Values as the database writes them: exact, and the same on the way out and in.
     dateStrings: true,
     supportBigNumbers: true,
