@@ -29,8 +29,13 @@ import {
   visitRowOf,
 } from './rows';
 
+/** In the order in which they were made, which their ids have: the database gives rows in any. */
+function inOrder<R extends { id: string }>(rows: R[]): R[] {
+  return rows.sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
 function byId<R extends { id: string }>(rows: R[]): Record<string, R> {
-  return Object.fromEntries(rows.map((row) => [row.id, row]));
+  return Object.fromEntries(inOrder(rows).map((row) => [row.id, row]));
 }
 
 /**
@@ -95,7 +100,7 @@ export async function loadVisitDocument(db: Connection, visitId: string): Promis
     visitId,
     siteId: found.site.id,
     frameFacts: Object.fromEntries(
-      frames.map((row) => [
+      inOrder(frames).map((row) => [
         row.id,
         {
           takenAt: row.takenAt.toISOString(),
@@ -117,13 +122,13 @@ export async function loadVisitDocument(db: Connection, visitId: string): Promis
       ]),
     ),
     photoFacts: Object.fromEntries(
-      photos.map((row) => [
+      inOrder(photos).map((row) => [
         row.id,
         { takenAt: row.takenAt.toISOString(), fileName: row.fileName, width: row.width, height: row.height },
       ]),
     ),
     recordedAt: Object.fromEntries(findings.map((row) => [row.finding.id, row.finding.recordedAt.toISOString()])),
-    recordings: recordings.map(({ id, stopKey, takenAt, seconds }) => ({
+    recordings: inOrder(recordings).map(({ id, stopKey, takenAt, seconds }) => ({
       id,
       stopKey,
       takenAt: takenAt.toISOString(),

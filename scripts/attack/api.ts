@@ -69,8 +69,17 @@ export async function newVisit(den: Den, name = 'Attacked', rooms = ['Front room
   return body.visitId!;
 }
 
+/**
+ * Asks for something; once more where the connection was closed under the request, as servers close those that were idle for
+ * some seconds.
+ */
+async function get(den: Den, path: string): Promise<Response> {
+  const ask = () => fetch(`${den.address}${path}`, { signal: AbortSignal.timeout(60_000) });
+  return ask().catch(ask);
+}
+
 export async function documentOf(den: Den, visit: string): Promise<VisitDocument> {
-  return (await (await fetch(`${den.address}/api/visits/${visit}/document`)).json()) as VisitDocument;
+  return (await (await get(den, `/api/visits/${visit}/document`)).json()) as VisitDocument;
 }
 
 /** A grid of temperatures that no other one equals. */
@@ -85,6 +94,6 @@ export const settingsOf = (level: string, ownerId: string, emissivity = 0.9) => 
 
 /** The first visit of the demo. */
 export async function demoVisit(den: Den): Promise<string> {
-  const page = await (await fetch(den.address)).text();
+  const page = await (await get(den, '/')).text();
   return /visits\/([0-9a-f-]{36})/.exec(page)![1]!;
 }

@@ -1,5 +1,6 @@
 import { copyFileSync, existsSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
 import { databaseIn, olderDatabase } from '../../server/keep/testing';
@@ -177,7 +178,7 @@ function killedCommand(name: string, times: number, begin: (den: Den, file: stri
     await up(den);
     const visit = await newVisit(den, `Kept over ${name}`);
     await upload(den, visit, 'kept.csv', grid(77));
-    const before = JSON.stringify(await documentOf(den, visit));
+    const before = await documentOf(den, visit);
     const good = path.join(den.data, 'good.backup');
     const { status, output } = await den.beside('backup', good);
     if (status !== 0) throw new Error(`no backup to begin with: ${output}`);
@@ -190,7 +191,7 @@ function killedCommand(name: string, times: number, begin: (den: Den, file: stri
       await killAfter(den, begin(den, file), Math.round((longestMs * (i + 0.5)) / times), i % 2 === 1);
       rmSync(file, { force: true });
       await den.start();
-      if (JSON.stringify(await documentOf(den, visit)) !== before) lost += 1;
+      if (!isDeepStrictEqual(before, await documentOf(den, visit))) lost += 1;
       left += readdirSync(den.data).filter((one) => one.endsWith('.part')).length;
       if (existsSync(path.join(den.data, 'work'))) left += readdirSync(path.join(den.data, 'work')).length;
     }

@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { isDeepStrictEqual } from 'node:util';
 import { gzipSync } from 'node:zlib';
 import type { Den } from '../../e2e/support/den';
 import { demoVisit, documentOf } from './api';
@@ -42,15 +43,14 @@ function withManifest(entries: Map<string, Buffer>, change: (manifest: Manifest)
 /** Restores a file that must be refused, and looks whether anything changed. */
 async function refusedRestore(den: Den, bytes: Buffer, mark: string): Promise<{ seen: string; held: boolean }> {
   const visit = await demoVisit(den);
-  const before = JSON.stringify(await documentOf(den, visit));
+  const before = await documentOf(den, visit);
   await den.interrupt();
   const file = path.join(den.data, 'hostile.backup');
   writeFileSync(file, bytes);
   const { status, output } = den.run('restore', file, '--yes');
   rmSync(file);
   await den.start();
-  const after = JSON.stringify(await documentOf(den, visit));
-  const same = before === after;
+  const same = isDeepStrictEqual(before, await documentOf(den, visit));
   const ran = existsSync(mark);
   rmSync(mark, { force: true });
   return seen(
