@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { isAlive } from '../../e2e/support/den';
+import { newVisit, post, put } from './api';
 import { attack, seen, type Attack } from './case';
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -140,13 +141,22 @@ export const FOLDER: Attack[] = [
     return seen(`${left} left after ${Date.now() - began} ms, started`, left === 0);
   }),
   attack('the log after values that cannot be stored', 'no value of anybody’s in it, 0600', async (den) => {
-    const text = readdirSync(den.data)
+    const mark = 'what somebody typed and nobody else should read';
+    const visit = await newVisit(den);
+    const kit = () => put('kit', { visitId: visit, items: [{ name: mark, packed: false }] });
+    const codes = [await post(den, '/api/commands', kit()), await post(den, '/api/commands', kit())].map(({ status }) => status);
+    const logs = readdirSync(den.data)
       .filter((name) => name.startsWith('app.log') || name.startsWith('database.log'))
-      .map((name) => readFileSync(path.join(den.data, name), 'utf8'))
-      .join('');
+      .map((name) => path.join(den.data, name));
+    const text = logs.map((file) => readFileSync(file, 'utf8')).join('');
+    const modes = new Set(logs.map((file) => (statSync(file).mode & 0o777).toString(8)));
     return seen(
-      `${Math.ceil(text.length / 1024)} kB of logs`,
-      !/params:|Failed query|Old Kiln Row/.test(text) && text.length < 9e6,
+      `answered ${codes.join(', ')}; ${Math.ceil(text.length / 1024)} kB of logs, ${[...modes].join(', ')}`,
+      codes.join() === '200,409' &&
+        !text.includes(mark) &&
+        !/params:|Failed query/.test(text) &&
+        modes.size === 1 &&
+        modes.has('600'),
     );
   }),
 ];

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
 import { gzipSync } from 'node:zlib';
 import type { Den } from '../../e2e/support/den';
-import { demoVisit, documentOf } from './api';
+import { demoVisit, documentOf, newVisit } from './api';
 import { attack, seen, type Attack } from './case';
 import { zipOf, type ZipEntry } from './files';
 
@@ -178,6 +178,28 @@ export const RESTORE: Attack[] = [
     await den.start();
     return seen(output.trim().split('\n').at(-1)!.slice(-60), status === 1 && output.includes('Nothing was changed'));
   }),
+  attack(
+    'a restore that was a mistake, taken back with --previous',
+    'what was before is back, with what came after the backup',
+    async (den) => {
+      const file = path.join(den.data, 'mistake.backup');
+      await den.beside('backup', file);
+      const visit = await newVisit(den, 'After the backup');
+      await den.interrupt();
+      const restored = den.run('restore', file, '--yes');
+      const back = den.run('restore', '--previous');
+      rmSync(file);
+      await den.start();
+      const there = (await documentOf(den, visit)).visitId === visit;
+      await den.interrupt();
+      const late = den.run('restore', '--previous');
+      await den.start();
+      return seen(
+        `ended with ${restored.status}, ${back.status}; ${there ? 'back' : 'LOST'}; after a start that worked: ${late.output.trim().slice(0, 60)}`,
+        restored.status === 0 && back.status === 0 && there && late.status === 1 && late.output.includes('nothing from before'),
+      );
+    },
+  ),
   attack('look at a backup while it is written', '0600 from the first byte', async (den) => {
     const file = path.join(den.data, 'watched.backup');
     const modes = new Set<string>();
