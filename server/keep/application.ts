@@ -80,6 +80,9 @@ export class Application {
         DEN_APP_OF: this.folder.root,
         // Memory that was let go of goes back to the system, not into a heap for each thread.
         MALLOC_ARENA_MAX: '2',
+        // A file's bytes lie in pages of their own, however many came before: they are given back whole.
+        MALLOC_MMAP_THRESHOLD_: String(256 * 1024),
+        MALLOC_TRIM_THRESHOLD_: String(256 * 1024),
       },
     });
   }
