@@ -3,8 +3,9 @@
 import { Alert, Form, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
-import { newVisitSchema } from '@core/visit/newVisit';
-import type { Row } from '@core/visit/rows';
+import { madeVisitSchema, newVisitSchema } from '@core/visit/newVisit';
+import type { Row } from '@core/entities';
+import { postJson, wordsOf } from '@ui/server/api';
 import { problemsByField } from '@ui/form/problems';
 import { newSite, SiteFields } from '@ui/site/SiteFields';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -73,15 +74,12 @@ export function NewVisitDialog({
     const checked = newVisitSchema.safeParse({ ...wanted, startedAt: currentTime() });
     if (!checked.success) return;
     setSending(true);
-    const response = await fetch('/api/visits', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(checked.data),
-    });
-    const answer = (await response.json()) as { visitId?: string; error?: { message: string } };
+    try {
+      onCreated((await postJson('/api/visits', checked.data, madeVisitSchema)).visitId);
+    } catch (error) {
+      setProblem(wordsOf(error));
+    }
     setSending(false);
-    if (answer.visitId) onCreated(answer.visitId);
-    else setProblem(answer.error?.message ?? 'The visit could not be stored.');
   };
   const placeProblems = problemsByField(newVisitSchema.shape.site.options[1].safeParse(place).error);
   const problems = tried ? problemsByField(newVisitSchema.omit({ site: true, startedAt: true }).safeParse(wanted).error) : {};

@@ -7,8 +7,10 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import type { SiteVisit, SiteWithVisits } from '@data/queries/visits';
+import { madeVisitSchema } from '@core/visit/newVisit';
+import { postJson, wordsOf } from '@ui/server/api';
 import { putRow } from '@ui/form/putRow';
 import { Desk } from '@ui/shell/Desk';
 import { SiteDialog } from '@ui/site/SiteDialog';
@@ -217,11 +219,13 @@ function Welcome({ onBegin }: { onBegin(): void }) {
   const [making, setMaking] = useState(false);
   const makeDemo = async () => {
     setMaking(true);
-    const response = await fetch('/api/demo', { method: 'POST' });
-    const answer = (await response.json()) as { visitId?: string; error?: { message: string } };
+    try {
+      const { visitId } = await postJson('/api/demo', {}, madeVisitSchema);
+      router.push(`/visits/${visitId}/bench`);
+    } catch (error) {
+      setProblem(wordsOf(error));
+    }
     setMaking(false);
-    if (answer.visitId) router.push(`/visits/${answer.visitId}/bench`);
-    else setProblem(answer.error?.message ?? 'The demo could not be made.');
   };
   return (
     <section className={styles.empty}>

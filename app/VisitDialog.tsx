@@ -2,7 +2,8 @@
 
 import { Form, Input, Modal } from 'antd';
 import { useState } from 'react';
-import { visitValueSchema, type Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
+import { visitValueSchema } from '@core/visit/visitRow';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { problemsByField } from '@ui/form/problems';
 import styles from './VisitDialog.module.css';

@@ -92,7 +92,7 @@ const bedroomWall: SimulatedSurface = {
     behind: 'outside',
     widthM: 4,
     heightM: 2.4,
-    openings: [{ kind: 'window', x: 1.4, y: 0.4, width: 1.2, height: 1.1 }],
+    openings: [{ id: '0192f0a0-0000-7000-8000-0000000000a1', kind: 'window', x: 1.4, y: 0.4, width: 1.2, height: 1.1 }],
     otherSideId: null,
     ordinal: 0,
   },

@@ -36,7 +36,7 @@ function openPool(connectionLimit: number): Pool {
 type Pools = Record<keyof typeof SIZES, Pool>;
 
 // One set of pools a process: development reloads modules, and each reload would open another.
-const shared = globalThis as { denDatabase?: Database; denPools?: Pools };
+const shared = globalThis as { denDatabase?: Database; denReaders?: Database; denPools?: Pools };
 
 function pools(): Pools {
   shared.denPools ??= {
@@ -61,6 +61,12 @@ function parted({ readers, writers }: Pools): Pool {
 export function database(): Database {
   shared.denDatabase ??= drizzle(parted(pools()), { schema, mode: 'planetscale' });
   return shared.denDatabase;
+}
+
+/** Reads several things as they were at one moment. */
+export function snapshot<T>(work: (tx: Connection) => Promise<T>): Promise<T> {
+  shared.denReaders ??= drizzle(pools().readers, { schema, mode: 'planetscale' });
+  return shared.denReaders.transaction(work, { isolationLevel: 'repeatable read', withConsistentSnapshot: true });
 }
 
 /** The largest file is stored within a second; what takes longer than this waits for an answer that was lost, ms. */
@@ -91,4 +97,5 @@ export async function closeDatabase(): Promise<void> {
   for (const pool of Object.values(shared.denPools ?? {})) await pool.end();
   delete shared.denPools;
   delete shared.denDatabase;
+  delete shared.denReaders;
 }

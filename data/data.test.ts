@@ -1,41 +1,16 @@
-import { APPARENT } from '@core/frame/frame';
+import { ENTITIES, type Row, type VisitEntity } from '@core/entities';
+import { entityOf } from '@core/entityOf';
 import { NO_SETTINGS } from '@core/radiometry/settings';
 import { ID, visitDocument } from '@core/testing/visit';
 import { sha256 } from './columns/sha256';
 import { uuid } from './columns/uuid';
 import { OLD_KILN_ROW, OTHER_SITES, ROW_LOAN } from './demo/oldKilnRow';
-import {
-  cameraRow,
-  conditionsRow,
-  findingRow,
-  frameRow,
-  intakeRow,
-  loanHomeRow,
-  loanRow,
-  photoRow,
-  planRow,
-  putBackRow,
-  regionRow,
-  roomRow,
-  settingsRowOf,
-  siteRow,
-  stopRow,
-  surfaceRow,
-  visitRowOf,
-} from './queries/rows';
+import { readRows, rowFrom } from './rows/read';
+import { parentColumn, tableOf } from './rows/tables';
+import { columnsOf } from './rows/write';
 import { shaOf } from './queries/blobs';
-import { roomColumns } from './queries/columns';
-import {
-  conditionsValueSchema,
-  frameValueSchema,
-  loanHomeValueSchema,
-  loanValueSchema,
-  planValueSchema,
-  regionValueSchema,
-  settingsValueSchema,
-  siteValueSchema,
-  visitValueSchema,
-} from '@core/visit/rows';
+import { regionValueSchema } from '@core/frame/regionRow';
+import { siteValueSchema } from '@core/visit/siteRow';
 
 type Column = { mapToDriverValue(value: unknown): unknown; mapFromDriverValue(value: unknown): unknown };
 
@@ -63,134 +38,68 @@ describe('columns', () => {
   });
 });
 
-describe('from stored rows to rows that people edit', () => {
+describe('rows', () => {
   const { rows } = visitDocument();
+  const samples = (Object.keys(rows) as VisitEntity[]).flatMap((entity) =>
+    Object.values(rows[entity]).map((row) => [entity, row as Row<VisitEntity>] as const),
+  );
 
-  test('region and photo', () => {
-    const picture = {
-      frameId: null,
-      name: 'x',
-      role: 'plate' as const,
-      stopKey: null,
-      discarded: false,
-      evidence: true,
-      typed: { spots: [{ x: 0.5, y: 0.2, celsius: 12, words: 'sill' }], lowC: 5, highC: null },
-      alignment: null,
-      quarters: 1,
-      mirrored: false,
-    };
-    const { id, version, value } = rows.region[ID.sound]!;
-    expect(regionRow({ id, version, ...value })).toEqual(rows.region[ID.sound]);
-    expect(photoRow({ id: 'p', version: 2, ...picture })).toEqual({
-      id: 'p',
-      version: 2,
-      value: picture,
-    });
+  test.each(samples)('a %s comes back from its columns as it was', (entity, row) => {
+    const stored = { id: row.id, version: row.version, ...columnsOf(entity, row.value) };
+    expect(rowFrom(entity, stored)).toEqual(row);
+    expect(readRows(entity, [stored])).toEqual({ rows: [row], broken: [] });
+    expect(entityOf(entity).schema.safeParse(row.value).error).toBeUndefined();
+  });
+
+  test('every kind has a table with a column for each field that is stored as it stands', () => {
+    for (const { name, schema } of ENTITIES) {
+      const columns = columnsOf(name, Object.fromEntries(Object.keys(schema.shape).map((key) => [key, {}])));
+      for (const key of Object.keys(columns)) expect([name, key, key in tableOf(name)]).toEqual([name, key, true]);
+    }
+  });
+
+  test('every kind hangs on one that comes before it, and points at such', () => {
+    const names = ENTITIES.map(({ name }) => name as string);
+    for (const [i, { name, parent, points }] of ENTITIES.entries()) {
+      for (const kind of parent?.kinds ?? []) {
+        expect(names.indexOf(kind)).toBeLessThan(i);
+        expect(parentColumn(name, kind)).toBeDefined();
+      }
+      for (const { kind } of Object.values<{ kind: string }>(points)) expect(names).toContain(kind);
+    }
   });
 
   test('a frame has its own scale only with both ends', () => {
-    const place = { roomId: null, surfaceId: null, stopKey: null, discarded: false };
-    const known = { basis: APPARENT, measure: null, sequenceId: null, picked: true };
-    const base = { id: ID.frame, version: 1, name: 'a', ...place, ...known, side: 'inside' as const, referenceId: null };
-    expect(frameRow({ ...base, ownLowC: 10, ownHighC: 20 }).value.ownScale).toEqual({ low: 10, high: 20 });
-    expect(frameRow({ ...base, ownLowC: 0, ownHighC: 5 }).value.ownScale).toEqual({ low: 0, high: 5 });
-    expect(frameRow({ ...base, ownLowC: null, ownHighC: 20 }).value.ownScale).toBeNull();
-    expect(frameValueSchema.safeParse(frameRow({ ...base, ownLowC: null, ownHighC: null }).value).success).toBe(true);
-  });
-
-  test('a room keeps its plan, a surface what was said of it, a stop its times', () => {
-    const room = rows.room[ID.room]!;
-    expect(roomRow({ id: room.id, version: room.version, ...roomColumns(room.value) })).toEqual(room);
-    const surface = rows.surface[ID.surface]!;
-    expect(surfaceRow({ id: surface.id, version: surface.version, ...surface.value })).toEqual(surface);
-    const answered = { visitId: ID.visit, key: 'k', answer: 'nothing' as const, reason: '', note: '', probes: [] };
-    const stored = { id: ID.plan, version: 2, ...answered, openedAt: new Date(5), answeredAt: null };
-    expect(stopRow(stored).value).toEqual({ ...answered, openedAt: 5, answeredAt: null });
-    const change = { visitId: ID.visit, kind: 'vent' as const, what: 'Vent', was: 'open', now: 'taped' };
-    const put = { id: ID.plan, version: 1, ...change, changedAt: new Date(7), putBackAt: new Date(9) };
-    expect(putBackRow(put).value).toEqual({ ...change, changedAt: 7, putBackAt: 9 });
-    const camera = rows.camera[ID.camera]!;
-    expect(cameraRow({ id: camera.id, version: camera.version, ...camera.value })).toEqual(camera);
+    const { id, version, value } = rows.frame[ID.frame]!;
+    const stored = { id, version, ...columnsOf('frame', { ...value, ownScale: null }) };
+    const scaleOf = (ends: object) => rowFrom('frame', { ...stored, ...ends }).value.ownScale;
+    expect(scaleOf({ ownLowC: 0, ownHighC: 5 })).toEqual({ low: 0, high: 5 });
+    expect(scaleOf({ ownLowC: null, ownHighC: 20 })).toBeNull();
   });
 
   test('settings know their owner and level', () => {
-    const fields = { ...NO_SETTINGS, emissivity: 0.9 };
-    const none = { visitId: null, surfaceId: null, frameId: null, regionId: null };
-    for (const [level, owner] of [
-      ['visit', { ...none, visitId: ID.visit }],
-      ['surface', { ...none, surfaceId: ID.surface }],
-      ['frame', { ...none, frameId: ID.frame }],
-      ['region', { ...none, regionId: ID.sound }],
-    ] as const) {
-      const row = settingsRowOf({ id: ID.settings, version: 3, ...fields, ...owner });
-      expect(row.value.level).toBe(level);
-      expect(row.value.ownerId).toBe(owner[`${level}Id`]);
-      expect(settingsValueSchema.safeParse(row.value).success).toBe(true);
+    for (const level of ['visit', 'surface', 'frame', 'region'] as const) {
+      const value = { ...NO_SETTINGS, emissivity: 0.9, level, ownerId: ID.frame };
+      const columns = columnsOf('settings', value);
+      expect(columns[`${level}Id`]).toBe(ID.frame);
+      expect(rowFrom('settings', { id: 's', version: 3, ...columns })).toEqual({ id: 's', version: 3, value });
     }
   });
 
-  test('visit and conditions', () => {
-    const { span, startedAt, ...rest } = rows.visit[ID.visit]!.value;
-    const stored = { id: ID.visit, version: 1, siteId: ID.room, startedAt: new Date(startedAt), ...rest, ...span };
-    expect(visitRowOf(stored)).toEqual(rows.visit[ID.visit]);
-    expect(visitValueSchema.safeParse(visitRowOf(stored).value).success).toBe(true);
-    const { id, version, value } = rows.conditions[ID.conditions]!;
-    expect(conditionsRow({ id, version, ...value })).toEqual(rows.conditions[ID.conditions]);
-    expect(conditionsValueSchema.safeParse(value).success).toBe(true);
+  test('a plan keeps the slot that was settled on', () => {
+    const value = { ...rows.plan[ID.plan]!.value, slot: { from: 1000, to: 2000 } };
+    expect(rowFrom('plan', { id: 'p', version: 1, ...columnsOf('plan', value) }).value.slot).toEqual({ from: 1000, to: 2000 });
   });
 
-  test('site, intake and plan', () => {
-    for (const [entity, row, id] of [
-      ['site', siteRow, ID.site],
-      ['intake', intakeRow, ID.intake],
-    ] as const) {
-      const { version, value } = rows[entity][id]!;
-      expect((row as (stored: unknown) => unknown)({ id, version, ...value })).toEqual(rows[entity][id]);
-    }
-    const { slot: _, ...plan } = rows.plan[ID.plan]!.value;
-    const stored = { id: ID.plan, version: 1, ...plan, slotFrom: null, slotTo: null };
-    expect(planRow(stored)).toEqual(rows.plan[ID.plan]);
-    const settled = planRow({ ...stored, slotFrom: new Date(1000), slotTo: new Date(2000) });
-    expect(settled.value.slot).toEqual({ from: 1000, to: 2000 });
-    expect(planValueSchema.safeParse(settled.value).success).toBe(true);
-  });
-
-  test('a loan and its homes', () => {
-    const { firstDay, lastDay, homes, ...loan } = ROW_LOAN;
-    const stored = {
-      id: ID.room,
-      version: 2,
-      ...loan,
-      strictness: 'usual' as const,
-      weatherId: null,
-      archived: false,
-      startsAt: new Date(`${firstDay}T09:00Z`),
-      endsAt: new Date(`${lastDay}T20:00Z`),
-    };
-    const row = loanRow(stored);
-    expect(row).toMatchObject({ id: ID.room, version: 2, value: { from: stored.startsAt.getTime() } });
-    expect(loanValueSchema.safeParse(row.value).success).toBe(true);
-    for (const [ordinal, { evenings, site: _site, ...home }] of homes.entries()) {
-      const presences = evenings.map((day) => ({ day, from: '17:30', to: '22:00' }));
-      const value = loanHomeRow({
-        id: ID.sound,
-        version: 1,
-        loanId: ID.room,
-        siteId: ID.site,
-        ordinal,
-        presences,
-        facades: null,
-        ...home,
-      }).value;
-      expect(loanHomeValueSchema.safeParse(value).success).toBe(true);
-    }
-  });
-
-  test('a finding carries the regions of its pair', () => {
-    const { id, version, value } = rows.finding[ID.finding]!;
-    const { thisRegionId, thatRegionId, ...rest } = value;
-    const stored = { id, version, ...rest, pairId: ID.room, recordedAt: new Date(0) };
-    expect(findingRow(stored, { id: ID.room, thisRegionId, thatRegionId })).toEqual(rows.finding[ID.finding]);
+  test('a row whose inner part is not what it should be is named, and the others stand', () => {
+    const region = rows.region[ID.sound]!;
+    const stored = { id: region.id, version: 1, ...region.value };
+    const read = readRows('region', [
+      { ...stored, shape: { kind: 'box' } },
+      { ...stored, id: ID.other },
+    ]);
+    expect(read.rows.map(({ id }) => id)).toEqual([ID.other]);
+    expect(read.broken).toEqual([{ entity: 'region', id: region.id, problem: expect.stringMatching(/^shape /) as string }]);
   });
 });
 

@@ -2,8 +2,8 @@ import { NO_SETTINGS } from '../core/radiometry/settings';
 import type { Page } from '@playwright/test';
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
-import type { VisitDocument } from '../core/visit/document';
-import { regionPut } from './support/commands';
+import type { VisitDocument } from '@core/document';
+import { regionPut, stepOf } from './support/commands';
 import { expect, fixture, newVisit, test } from './support/pages';
 import { readFileSync } from 'node:fs';
 
@@ -17,21 +17,24 @@ async function visitWithFrame(page: Page) {
 
 test('commands are checked, carried out once, and refused when stale', async ({ page }) => {
   const { frame, visit } = await visitWithFrame(page);
-  const send = async (data: unknown) => {
-    const response = await page.request.post('/api/commands', { data });
+  const send = async (change: Parameters<typeof stepOf>[0]) => {
+    const response = await page.request.post('/api/commands', { data: stepOf(change) });
     return {
       status: response.status(),
-      body: (await response.json()) as { version?: number; error?: { code: string }; stored?: unknown },
+      body: (await response.json()) as { versions?: Record<string, number>; error?: { code: string }; stale?: unknown[] },
     };
   };
   const first = regionPut(frame);
-  expect(await send(first)).toEqual({ status: 200, body: { version: 1 } });
-  expect(await send(first)).toEqual({ status: 200, body: { version: 1 } });
+  expect(await send(first)).toEqual({ status: 200, body: { versions: { [first.rowId]: 1 } } });
+  expect(await send(first)).toEqual({ status: 200, body: { versions: { [first.rowId]: 1 } } });
   const stale = await send({ ...first, id: newId() });
-  expect(stale).toMatchObject({ status: 409, body: { error: { code: 'stale' }, stored: { version: 1, value: { name: 'a' } } } });
+  expect(stale).toMatchObject({
+    status: 409,
+    body: { error: { code: 'stale' }, stale: [{ rowId: first.rowId, stored: { version: 1, value: { name: 'a' } } }] },
+  });
   expect((await send(regionPut(frame, { value: { ...first.value, name: '' } }))).body.error!.code).toBe('bad_input');
   expect(await send(regionPut(newId()))).toMatchObject({ status: 404, body: { error: { code: 'not_found' } } });
-  expect((await send('nonsense')).status).toBe(400);
+  expect((await page.request.post('/api/commands', { data: 'nonsense' })).status()).toBe(400);
   const settings = { ...NO_SETTINGS, level: 'visit', ownerId: visit, emissivity: 7 };
   expect(
     (await send({ id: newId(), action: 'put', entity: 'settings', rowId: newId(), version: 0, value: settings })).body.error!
@@ -83,7 +86,7 @@ test('requests of other pages do not reach the data', async ({ page }) => {
     string,
     string
   >[]) {
-    const response = await page.request.post('/api/commands', { data: regionPut(frame), headers });
+    const response = await page.request.post('/api/commands', { data: stepOf(regionPut(frame)), headers });
     expect(response.status()).toBe(400);
   }
   // A foreign name that was made to resolve to loopback.

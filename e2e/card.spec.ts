@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { writeNpy } from '../core/formats/npy/write';
 import { APPARENT } from '../core/frame/frame';
 import { radianceLine, throughLine } from '../core/radiometry/measurement';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import {
   BARE,
   BARE_EMISSIVITY,

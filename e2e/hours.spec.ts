@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { expect, saved, test } from './support/pages';
 import { pdfText } from './support/pdf';
 

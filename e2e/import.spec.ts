@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { zipSync } from 'fflate';
 import { readFrame } from '../core/formats/readFrame';
 import { manifest, testCodecs } from '../core/testing/material';

@@ -1,7 +1,7 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { Den } from './support/den';
 import { interchange } from './support/pages';
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { expect, newVisit, saved, test } from './support/pages';
 
 const documentOf = async (page: Page, id: string) =>

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { expect, fixture, newVisit, saved, test } from './support/pages';
 
 test.use({ viewport: { width: 820, height: 1180 } });

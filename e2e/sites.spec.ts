@@ -1,4 +1,4 @@
-import type { VisitDocument } from '../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { expect, newVisit, saved, test } from './support/pages';
 
 test('a site is made, turned on the compass, put away and taken out again', async ({ page }) => {

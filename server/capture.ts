@@ -1,11 +1,11 @@
 import { v5 } from 'uuid';
 import { CoreError } from '@core/errors';
-import type { CameraValue } from '@core/camera/rows';
+import type { CameraValue } from '@core/camera/cameraRow';
 import type { Capture } from '@core/simulate/capture';
 import type { SimulatedSurface } from '@core/simulate/houseScene';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import { sideOf } from '@core/round/stops';
-import type { Database } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
 import { putBlob, shaOf } from '@data/queries/blobs';
 import { ensureCamera } from '@data/queries/cameras';
@@ -39,21 +39,21 @@ const PHOTO_OF = 'b2f4f0ce-6d0a-4c57-9a3e-0f5a3a5f8a11';
  * @throws CoreError `not_found`, `conflict` when the very same picture is there already
  */
 export async function captureFrame(
-  db: Database,
+  asking: Asking,
   visitId: string,
   capture: Capture,
 ): Promise<{ frameId: string; photoId: string }> {
   const { frameId, stopKey, name, at, surfaceId } = capture;
   const photoId = v5(frameId, PHOTO_OF);
-  const known = await knownPictures(db, frameId, photoId);
+  const known = await knownPictures(asking, frameId, photoId);
   if (known.frame !== null && known.frame !== visitId) {
     throw new CoreError('duplicate', 'A picture of this id is in another visit.', { value: frameId }, 'Take it again.');
   }
   if (known.frame !== null && known.photo) return { frameId, photoId };
 
-  const simulated = await loadSimulated(db, visitId, surfaceId);
+  const simulated = await loadSimulated(asking, visitId, surfaceId);
   const camera = STAND_IN_CAMERA.value;
-  await ensureCamera(db, STAND_IN_CAMERA.id, camera);
+  await ensureCamera(asking, STAND_IN_CAMERA.id, camera);
   shared.denCaptures ??= new WorkerPool('capture', 1);
   const files = await shared.denCaptures.run({ simulated, camera, capture });
   const stem = `stand-in-${frameId.slice(-12)}`;
@@ -67,7 +67,7 @@ export async function captureFrame(
     name,
   };
   const frameSha = shaOf(files.frame);
-  const same = known.frame === null ? await findByFile(db, visitId, frameSha) : null;
+  const same = known.frame === null ? await findByFile(asking, visitId, frameSha) : null;
   if (same) {
     throw new CoreError(
       'conflict',
@@ -78,15 +78,16 @@ export async function captureFrame(
   }
   const frameFile = { ...common, id: frameId, fileName: `${stem}.tif`, bytes: files.frame };
   const photoFile = { ...common, id: photoId, frameId, fileName: `${stem}-photo.jpg`, bytes: files.photo };
-  const photoSha = await putBlob(db, files.photo);
-  await putBlob(db, files.frame, frameSha);
+  const photoSha = await putBlob(asking.db, files.photo);
+  await putBlob(asking.db, files.frame, frameSha);
   const { photos } = await photoRows(visitId, photoFile, photoSha);
-  const { frames } = known.frame === null ? await frameRows(db, visitId, frameFile, frameSha, decodeInThread()) : { frames: [] };
+  const { frames } =
+    known.frame === null ? await frameRows(asking, visitId, frameFile, frameSha, decodeInThread()) : { frames: [] };
   try {
-    await addPictures(db, visitId, { frames, photos });
+    await addPictures(asking, visitId, { frames, photos });
   } catch (error) {
     // Sent twice at one moment: the other one stored it.
-    if (!isDuplicate(error) || !(await knownPictures(db, frameId, photoId)).photo) throw error;
+    if (!isDuplicate(error) || !(await knownPictures(asking, frameId, photoId)).photo) throw error;
   }
   return { frameId, photoId };
 }

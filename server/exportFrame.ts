@@ -3,7 +3,7 @@ import { spansOfAll } from '@core/frame/region';
 import { ownRange } from '@core/scale/ownRange';
 import { orderedScale } from '@core/scale/scale';
 import { anchorFor, leftOutOf, lineFor, steadyScaleFor, visitRow } from '@core/visit/derive';
-import type { Database } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';
 import { frameShas, visitOfFrame } from '@data/queries/files';
@@ -23,16 +23,16 @@ export interface ExportedFrame {
  * @throws CoreError `not_found`, and what the writers throw
  */
 export async function exportFrame(
-  db: Database,
+  asking: Asking,
   frameId: string,
   format: FrameFormat | 'picture',
   colours: 'steady' | 'frame',
 ): Promise<ExportedFrame> {
-  const document = await loadVisitDocument(db, await visitOfFrame(db, frameId));
+  const document = await loadVisitDocument(asking, await visitOfFrame(asking, frameId));
   const { width, height } = document.frameFacts[frameId]!;
   const row = document.rows.frame[frameId]!.value;
   const pixels = async (id: string) =>
-    new Float32Array(new Uint8Array(await getBlob(db, (await frameShas(db, id)).pixelsSha)).buffer);
+    new Float32Array(new Uint8Array(await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha)).buffer);
   const values = await pixels(frameId);
   const line = lineFor(document, frameId);
   if (format !== 'picture') {

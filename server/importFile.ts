@@ -2,13 +2,13 @@ import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { Basis, FrameWarning } from '@core/frame/frame';
 import { fileKind } from '@core/formats/readFrame';
-import type { Side } from '@core/visit/rows';
-import type { Connection } from '@data/connection';
+import type { Side } from '@core/frame/side';
+import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
 import { cameraOffset } from '@data/queries/cameras';
 import { putBlob, shaOf } from '@data/queries/blobs';
 import { addPictures, findByFile, requireVisit, type NewFrame, type NewPhoto, type NewSequence } from '@data/queries/files';
-import { requireTogether } from '@data/queries/ownership';
+import { requireTogether } from '@data/rows/places';
 import type { DecodedFrame, FileToDecode } from './decode';
 import { photoFacts } from './photoFacts';
 import { WorkerPool } from './workerPool';
@@ -73,28 +73,28 @@ function nameFrom(fileName: string): string {
  * @throws CoreError with the reason; no row is written then
  */
 export async function importFile(
-  db: Connection,
+  asking: Asking,
   visitId: string,
   file: IncomingFile,
   signal?: AbortSignal,
   decode: Decode = decodeInThread(signal),
 ): Promise<ImportOutcome> {
-  const { startedAt } = await requireVisit(db, visitId);
+  const { startedAt } = await requireVisit(asking, visitId);
   const fileSha = shaOf(file.bytes);
-  const same = await findByFile(db, visitId, fileSha);
+  const same = await findByFile(asking, visitId, fileSha);
   if (same) return { kind: 'duplicate', id: same.id, name: same.name, warnings: [] };
   // Before anything is decoded for a place that is not there.
-  await requireTogether(db, { visit: visitId, room: file.roomId, surface: file.surfaceId });
+  await requireTogether(asking.db, { visit: visitId, room: file.roomId, surface: file.surfaceId });
   try {
     const { outcome, ...rows } = isPicture(file.bytes)
       ? await photoRows(visitId, file, fileSha)
-      : await frameRows(db, visitId, file, fileSha, decode, signal);
-    await putBlob(db, file.bytes, fileSha);
-    await addPictures(db, visitId, rows);
+      : await frameRows(asking, visitId, file, fileSha, decode, signal);
+    await putBlob(asking.db, file.bytes, fileSha);
+    await addPictures(asking, visitId, rows);
     return { ...outcome, warnings: [...outcome.warnings, ...earlyWarnings(file.takenAt, startedAt)] };
   } catch (error) {
     // The same file came in twice at one moment.
-    const twin = isDuplicate(error) ? await findByFile(db, visitId, fileSha) : null;
+    const twin = isDuplicate(error) ? await findByFile(asking, visitId, fileSha) : null;
     if (twin) return { kind: 'duplicate', id: twin.id, name: twin.name, warnings: [] };
     throw error;
   }
@@ -131,7 +131,7 @@ export async function photoRows(visitId: string, file: IncomingFile, fileSha: st
 
 /** The rows of a radiometric file, its pixels stored. Pages of one size are one sequence; another size begins another. */
 export async function frameRows(
-  db: Connection,
+  asking: Asking,
   visitId: string,
   file: IncomingFile,
   fileSha: string,
@@ -147,7 +147,7 @@ export async function frameRows(
   await decode(
     {
       bytes: file.bytes,
-      offsetK: await cameraOffset(db, file.cameraId ?? null),
+      offsetK: await cameraOffset(asking, file.cameraId ?? null),
       allowMissing: file.allowMissing ?? false,
       basis: file.basis,
     },
@@ -162,8 +162,8 @@ export async function frameRows(
         surfaceId: file.surfaceId ?? null,
         cameraId: file.cameraId ?? null,
         side: file.side,
-        pixelsSha: await putBlob(db, pixels),
-        thumbSha: await putBlob(db, thumb.pixels),
+        pixelsSha: await putBlob(asking.db, pixels),
+        thumbSha: await putBlob(asking.db, thumb.pixels),
         thumbWidth: thumb.width,
         thumbHeight: thumb.height,
       };
@@ -196,8 +196,8 @@ export async function frameRows(
 /** A day before the visit is another day; a clock in another zone is at most half a day off. */
 const EARLY_MS = 18 * 3_600_000;
 
-function earlyWarnings(takenAt: Date, startedAt: Date): FrameWarning[] {
-  if (takenAt.getTime() > startedAt.getTime() - EARLY_MS) return [];
+function earlyWarnings(takenAt: Date, startedAt: number): FrameWarning[] {
+  if (takenAt.getTime() > startedAt - EARLY_MS) return [];
   return [
     {
       code: 'before_visit',

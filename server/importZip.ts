@@ -4,7 +4,7 @@ import type { Readable } from 'node:stream';
 import * as yauzl from 'yauzl';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
-import type { Database } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { asCoreError, forLog } from '@data/databaseError';
 import { withBody } from './bodies';
 import { importFile, type ImportOutcome, type IncomingFile } from './importFile';
@@ -30,7 +30,7 @@ const LEFT_BEHIND = /(^|\/)(__MACOSX\/|\.DS_Store$|Thumbs\.db$|desktop\.ini$|\._
  * @throws CoreError `malformed` when it is no whole ZIP, `too_large` for too many files
  */
 export async function* importZip(
-  db: Database,
+  asking: Asking,
   visitId: string,
   zipFile: string,
   place: Omit<IncomingFile, 'fileName' | 'takenAt' | 'bytes'>,
@@ -59,7 +59,7 @@ export async function* importZip(
           const bytes = await contentOf(zip!, entry, Math.min(MAX_FILE_BYTES, left));
           left -= bytes.length;
           const file = { ...place, fileName: fileName.split('/').at(-1)!, takenAt: momentOf(entry), bytes };
-          return importFile(db, visitId, file, signal);
+          return importFile(asking, visitId, file, signal);
         }, signal);
         yield { fileName, ...outcome };
       } catch (caught) {

@@ -1,7 +1,7 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import { framesOfReport } from '@core/report/model';
 import { photosOf, siteOf, visitDay } from '@core/visit/derive';
-import type { Database } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';
 import { frameShas, photoFile } from '@data/queries/files';
@@ -13,20 +13,20 @@ const shared = globalThis as { denReports?: WorkerPool<ReportJob, Uint8Array> };
 
 /** The visit's report as PDF, made in a worker thread from what is stored now. */
 export async function makeReport(
-  db: Database,
+  asking: Asking,
   visitId: string,
   unit: DisplayUnit,
   options: { signal: AbortSignal; onProgress(done: number, total: number): void },
 ): Promise<JobResult> {
-  const document = await loadVisitDocument(db, visitId);
+  const document = await loadVisitDocument(asking, visitId);
   const pixels: ReportJob['pixels'] = {};
-  for (const id of framesOfReport(document)) pixels[id] = await getBlob(db, (await frameShas(db, id)).pixelsSha);
+  for (const id of framesOfReport(document)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
   const shown = [
     ...Object.values(document.rows.finding).flatMap(({ value }) => value.photoId ?? []),
     ...photosOf(document).flatMap(({ id, value }) => (value.evidence ? [id] : [])),
   ];
-  for (const id of shown) photos[id] ??= await getBlob(db, (await photoFile(db, id)).fileSha);
+  for (const id of shown) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
   return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf` };

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { CameraValue } from '@core/camera/rows';
+import type { CameraValue } from '@core/camera/cameraRow';
 import { houseScene, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
 import type { Pose } from '@core/simulate/surface';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { basisSchema } from '@core/frame/frame';
-import { idSchema, momentSchema, nameSchema } from '@core/visit/fields';
-import { SIDES } from '@core/visit/rows';
+import { SIDES } from '@core/frame/side';
+import { idSchema, momentSchema, nameSchema } from '@core/rows/fields';
 
 /** What is said about files beside their bytes. */
 export const fileQuerySchema = z.object({

@@ -8,9 +8,19 @@ import { requireRoom } from '@server/room';
 /** More than anything that is sent as JSON; what is larger is files. */
 const MAX_JSON_BYTES = 1024 * 1024;
 
-/** A request's JSON, checked. @throws CoreError `bad_input` naming the field, `too_large` */
-export async function requireBody<S extends z.ZodType>(request: Request, schema: S, what: string): Promise<z.infer<S>> {
-  const bytes = await bodyWithin(request, MAX_JSON_BYTES, 'what is sent as JSON');
+/**
+ * A request's JSON, checked.
+ *
+ * @param limit - the most bytes that make sense
+ * @throws CoreError `bad_input` naming the field, `too_large`
+ */
+export async function requireBody<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  what: string,
+  limit = MAX_JSON_BYTES,
+): Promise<z.infer<S>> {
+  const bytes = await bodyWithin(request, limit, 'what is sent as JSON');
   return requireValid(parsed(Buffer.from(bytes).toString('utf8')), schema, what);
 }
 
@@ -31,7 +41,7 @@ function requireValid<S extends z.ZodType>(value: unknown, schema: S, what: stri
   const checked = schema.safeParse(value);
   if (checked.success) return checked.data;
   const issue = checked.error.issues[0]!;
-  const place = issue.path.filter((part) => part !== 'value').join('.');
+  const place = issue.path.filter((part) => part !== 'value' && part !== 'changes' && typeof part !== 'number').join('.');
   throw new CoreError('bad_input', `${place || what} ${issue.message}.`, { argument: place }, 'Correct the field and try again.');
 }
 

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { localDay } from '@core/units/localTime';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
 import { NewLoanDialog } from './NewLoanDialog';
 import styles from './LoanList.module.css';

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { CoreError } from '@core/errors';
 import { bathTemperature, offeredOffset, pressureFromAltitude } from '@core/camera/checks';
-import type { CameraCheck, CameraValue } from '@core/camera/rows';
+import type { CameraCheck, CameraValue } from '@core/camera/cameraRow';
+import type { Row } from '@core/entities';
 import { PAPER } from '@core/report/palette';
 import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
-import type { Row } from '@core/visit/rows';
 import { DataTable } from '@ui/table/DataTable';
 import styles from './Shelf.module.css';
 

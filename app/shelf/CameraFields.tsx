@@ -3,9 +3,9 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
-import { cameraValueSchema, type CameraValue } from '@core/camera/rows';
+import { type CameraValue, cameraValueSchema } from '@core/camera/cameraRow';
+import type { Row } from '@core/entities';
 import { sightAt } from '@core/camera/optics';
-import type { Row } from '@core/visit/rows';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 

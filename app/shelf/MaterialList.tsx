@@ -4,8 +4,9 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button, Form, Input, InputNumber, Modal } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { materialValueSchema, MATERIALS, type Material, type MaterialValue } from '@core/radiometry/materials';
-import type { Row } from '@core/visit/rows';
+import { MATERIALS, type Material } from '@core/radiometry/materials';
+import type { Row } from '@core/entities';
+import { type MaterialValue, materialValueSchema } from '@core/radiometry/materialRow';
 import { DataTable } from '@ui/table/DataTable';
 import styles from './Shelf.module.css';
 

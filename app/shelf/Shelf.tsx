@@ -5,11 +5,12 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
-import type { Row } from '@core/visit/rows';
+import type { Row, Values } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
-import { ConflictDialog } from '@ui/visit/ConflictDialog';
-import { useRows } from '@ui/visit/useRows';
-import { saveWords, savingOf } from '@ui/visit/saveWords';
+import { Conflicts } from '@ui/store/Conflicts';
+import { RowStore } from '@ui/store/rowStore';
+import { saveWords } from '@ui/store/saving';
+import { usePart } from '@ui/store/useRowStore';
 import { CameraChecks } from './CameraChecks';
 import { CameraFields } from './CameraFields';
 import { InstrumentList } from './InstrumentList';
@@ -31,10 +32,22 @@ export function Shelf(props: Props) {
   );
 }
 
-function Work({ cameras: first, instruments: firstInstruments, materials: firstMaterials }: Props) {
-  const cameras = useRows('camera', first);
-  const instruments = useRows('instrument', firstInstruments);
-  const materials = useRows('material', firstMaterials);
+const byId = <R extends { id: string }>(rows: readonly R[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
+
+function Work({ cameras: firstCameras, instruments: firstInstruments, materials: firstMaterials }: Props) {
+  const [store] = useState(
+    () =>
+      new RowStore({
+        rows: { camera: byId(firstCameras), instrument: byId(firstInstruments), material: byId(firstMaterials) },
+      }),
+  );
+  const { camera, instrument, material } = usePart(store, (state) => state.document.rows);
+  const saving = usePart(store, (state) => state.saving);
+  const put =
+    <E extends 'camera' | 'instrument' | 'material'>(entity: E) =>
+    (id: string, value: Values[E]) =>
+      store.edit('Shelf', [{ entity, rowId: id, value }]);
+  const cameras = { rows: Object.values(camera), put: put('camera') };
   const shown = cameras.rows.filter(({ value }) => !value.archived);
   const [chosen, setChosen] = useState(shown.find(({ id }) => id !== STAND_IN_CAMERA.id)?.id ?? shown[0]?.id ?? null);
   const current = cameras.rows.find(({ id }) => id === chosen) ?? null;
@@ -43,7 +56,6 @@ function Work({ cameras: first, instruments: firstInstruments, materials: firstM
     cameras.put(id, { ...STAND_IN_CAMERA.value, name: 'New camera', parts: ['Camera', 'Charger', 'Memory card'] });
     setChosen(id);
   };
-  const saving = savingOf([cameras.saving, instruments.saving, materials.saving]);
   return (
     <>
       <div className={styles.head}>
@@ -76,11 +88,9 @@ function Work({ cameras: first, instruments: firstInstruments, materials: firstM
           <CameraChecks key={`${current.id} checks`} row={current} onPut={(value) => cameras.put(current.id, value)} />
         </div>
       )}
-      <InstrumentList rows={instruments.rows} onPut={instruments.put} />
-      <MaterialList rows={materials.rows} onPut={materials.put} />
-      {cameras.conflict && <ConflictDialog conflict={cameras.conflict} onSettle={cameras.settle} />}
-      {materials.conflict && <ConflictDialog conflict={materials.conflict} onSettle={materials.settle} />}
-      {instruments.conflict && <ConflictDialog conflict={instruments.conflict} onSettle={instruments.settle} />}
+      <InstrumentList rows={Object.values(instrument)} onPut={put('instrument')} />
+      <MaterialList rows={Object.values(material)} onPut={put('material')} />
+      <Conflicts store={store} />
     </>
   );
 }

@@ -2,7 +2,8 @@ import { CoreError } from '../errors';
 import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { bathTemperature, offeredOffset, pressureFromAltitude } from './checks';
 import { backProblems, outProblems } from './handover';
-import { cameraValueSchema, handoverValueSchema, type CameraCheck } from './rows';
+import { type CameraCheck, cameraValueSchema } from './cameraRow';
+import { handoverValueSchema } from './handoverRow';
 
 describe('checks in ice and boiling water', () => {
   test('pressure and boiling point fall with altitude', () => {

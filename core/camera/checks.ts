@@ -1,6 +1,6 @@
 import { boilingPointFromPressure } from '../building/saturation';
 import { requireRange } from '../errors';
-import type { CameraCheck } from './rows';
+import type { CameraCheck } from './cameraRow';
 
 /**
  * Pressure of the standard atmosphere at an altitude (ISO 2533, troposphere). Weather moves it by some 3 % either way,

@@ -1,4 +1,5 @@
-import type { CameraValue, HandoverValue } from './rows';
+import type { CameraValue } from './cameraRow';
+import type { HandoverValue } from './handoverRow';
 
 /** What stands in the way of handing a camera out, or was wrong when it came back; empty when all is well. */
 

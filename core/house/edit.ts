@@ -1,4 +1,5 @@
-import type { Opening, PlanBox, RoomValue, SurfaceValue } from './rows';
+import type { PlanBox, RoomValue } from './roomRow';
+import type { Opening, OpeningShape, SurfaceValue } from './surfaceRow';
 import type { OpeningKind, RoomKind } from './kinds';
 
 const NAMES: [RegExp, RoomKind][] = [
@@ -61,7 +62,7 @@ export function fittedSurface(
   return { ...surface, widthM, heightM, openings: surface.openings.map((opening) => fittedOpening(opening, widthM, heightM)) };
 }
 
-function fittedOpening(opening: Opening, widthM: number, heightM: number): Opening {
+function fittedOpening<O extends OpeningShape>(opening: O, widthM: number, heightM: number): O {
   const width = Math.min(opening.width, widthM);
   const height = Math.min(opening.height, heightM);
   return { ...opening, width, height, x: Math.min(opening.x, widthM - width), y: Math.min(opening.y, heightM - height) };
@@ -78,9 +79,13 @@ const SIZES: Record<OpeningKind, [width: number, height: number]> = {
 };
 
 /** A new opening of usual size, in the middle; doors and cupboards stand on the floor. */
-export function newOpening(kind: OpeningKind, { widthM, heightM }: Pick<SurfaceValue, 'widthM' | 'heightM'>): Opening {
+export function newOpening(
+  id: string,
+  kind: OpeningKind,
+  { widthM, heightM }: Pick<SurfaceValue, 'widthM' | 'heightM'>,
+): Opening {
   const [width, height] = SIZES[kind];
-  const fitted = fittedOpening({ kind, x: 0, y: 0, width, height }, widthM, heightM);
+  const fitted = fittedOpening({ id, kind, x: 0, y: 0, width, height }, widthM, heightM);
   const standing = kind === 'door' || kind === 'cupboard';
   return { ...fitted, x: (widthM - fitted.width) / 2, y: standing ? heightM - fitted.height : (heightM - fitted.height) / 2 };
 }

@@ -1,4 +1,5 @@
-import { surfaceValueSchema, roomValueSchema, type RoomValue } from './rows';
+import { type RoomValue, roomValueSchema } from './roomRow';
+import { surfaceValueSchema } from './surfaceRow';
 import { fittedSurface, movedPlan, newOpening, nextPlan, overlap, roomKindFromName } from './edit';
 import { OPENING_KINDS } from './kinds';
 import { surfacesOf } from './surfacesOf';
@@ -102,7 +103,7 @@ describe('editing', () => {
 
   test('every kind of opening fits into a small wall', () => {
     for (const kind of OPENING_KINDS) {
-      const { x, y, width, height } = newOpening(kind, { widthM: 0.8, heightM: 1 });
+      const { x, y, width, height } = newOpening('o', kind, { widthM: 0.8, heightM: 1 });
       expect([x, y, x + width <= 0.8, y + height <= 1]).toEqual([expect.any(Number), expect.any(Number), true, true]);
     }
   });

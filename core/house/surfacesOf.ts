@@ -2,7 +2,8 @@ import type { Wall } from '../weather/wallMemory';
 import { compassWord } from '../weather/plan';
 import type { Behind } from './kinds';
 import { usualOpenings } from './usualOpenings';
-import type { PlanBox, RoomValue, SurfaceValue } from './rows';
+import type { PlanBox, RoomValue } from './roomRow';
+import type { OpeningShape, SurfaceValue } from './surfaceRow';
 
 /** The four sides of a plan: its lower edge is the front of the house. */
 export const PLAN_SIDES = ['front', 'left', 'back', 'right'] as const;
@@ -85,6 +86,7 @@ export function surfacesOf(
   facades: Partial<Record<PlanSide, string>>,
   newId: () => string,
 ): Placed<SurfaceValue>[] {
+  const named = (openings: OpeningShape[]) => openings.map((opening) => ({ id: newId(), ...opening }));
   const made: (Placed<SurfaceValue> & { side: PlanSide | 'floor' | 'ceiling' | 'facade'; meets: string | null })[] = [];
   const facadeIds = { ...facades };
   const lowest = Math.min(...rooms.map(({ value }) => value.storey));
@@ -99,7 +101,12 @@ export function surfacesOf(
     ) => {
       const ordinal = made.length;
       const whole = { siteId, roomId, mass: shell.mass, otherSideId: null, ordinal, ...value, openings: [] };
-      made.push({ id: newId(), side, meets: meets?.id ?? null, value: { ...whole, openings: usualOpenings(room, whole, side) } });
+      made.push({
+        id: newId(),
+        side,
+        meets: meets?.id ?? null,
+        value: { ...whole, openings: named(usualOpenings(room, whole, side)) },
+      });
     };
     for (const side of PLAN_SIDES) {
       const along = side === 'front' || side === 'back' ? room.plan.width : room.plan.depth;
@@ -129,7 +136,9 @@ export function surfacesOf(
   for (const side of PLAN_SIDES) {
     const id = facadeIds[side];
     if (!id || facades[side]) continue;
-    made.push({ id, side: 'facade', meets: null, value: facadeOf(siteId, side, rooms, shell, made.length) });
+    const facade = facadeOf(siteId, side, rooms, shell, made.length);
+    const openings = named(usualOpenings(null, facade, 'facade'));
+    made.push({ id, side: 'facade', meets: null, value: { ...facade, openings } });
   }
   return made.map(({ id, side, meets, value }) => ({
     id,
@@ -156,7 +165,7 @@ function facadeOf(siteId: string, side: PlanSide, rooms: Placed<RoomValue>[], sh
         ),
     ) / 100;
   const azimuth = azimuthOf(side, shell.frontAzimuth);
-  const facade: SurfaceValue = {
+  return {
     siteId,
     roomId: null,
     name: `Outside, ${compassWord(azimuth)}`,
@@ -170,7 +179,6 @@ function facadeOf(siteId: string, side: PlanSide, rooms: Placed<RoomValue>[], sh
     otherSideId: null,
     ordinal,
   };
-  return { ...facade, openings: usualOpenings(null, facade, side) };
 }
 
 function otherSide(

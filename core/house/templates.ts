@@ -1,6 +1,6 @@
 import type { RoomKind } from './kinds';
 import type { HouseShell } from './surfacesOf';
-import type { RoomValue } from './rows';
+import type { RoomValue } from './roomRow';
 
 type TemplateRoom = [
   name: string,

@@ -1,15 +1,23 @@
 import { losesHeat } from './kinds';
-import type { Opening, RoomValue, SurfaceValue } from './rows';
+import type { RoomValue } from './roomRow';
+import type { OpeningShape, SurfaceValue } from './surfaceRow';
 
 const DOOR = { width: 0.9, height: 2 };
 
-function centred(kind: Opening['kind'], surface: SurfaceValue, width: number, height: number, y: number, at = 0.5): Opening {
+function centred(
+  kind: OpeningShape['kind'],
+  surface: SurfaceValue,
+  width: number,
+  height: number,
+  y: number,
+  at = 0.5,
+): OpeningShape {
   const wide = Math.min(width, surface.widthM * 0.8);
   const tall = Math.min(height, surface.heightM - y);
   return { kind, x: Math.round(100 * (surface.widthM * at - wide / 2)) / 100, y, width: wide, height: tall };
 }
 
-function standing(surface: SurfaceValue, at: number): Opening {
+function standing(surface: SurfaceValue, at: number): OpeningShape {
   const height = Math.min(DOOR.height, surface.heightM - 0.05);
   return centred('door', surface, DOOR.width, height, Math.round(100 * (surface.heightM - height)) / 100, at);
 }
@@ -25,7 +33,7 @@ export function usualOpenings(
   room: Pick<RoomValue, 'kind'> | null,
   surface: SurfaceValue,
   side: 'front' | 'left' | 'back' | 'right' | 'floor' | 'ceiling' | 'facade',
-): Opening[] {
+): OpeningShape[] {
   const sill = Math.min(0.9, surface.heightM / 3);
   if (room === null) {
     const storeys = Math.max(1, Math.round(surface.heightM / 2.7));
@@ -56,6 +64,6 @@ export function usualOpenings(
   return [window];
 }
 
-function letterPlate(surface: SurfaceValue): Opening {
+function letterPlate(surface: SurfaceValue): OpeningShape {
   return centred('letter-plate', surface, 0.25, 0.04, Math.round(100 * (surface.heightM - 1)) / 100);
 }

@@ -1,27 +1,4 @@
-import { z } from 'zod';
-import { nameSchema, textSchema } from '../visit/fields';
-
-const emissivity = z.number().gt(0, 'must be above 0').max(1, 'must not exceed 1');
-
-/** A material by its finish, as it stands on the shelf. */
-export const materialValueSchema = z
-  .object({
-    name: nameSchema(80),
-    finish: textSchema(80),
-    emissivity,
-    /** What is found in practice. */
-    low: emissivity,
-    high: emissivity,
-    note: textSchema(240),
-    source: textSchema(160),
-    archived: z.boolean(),
-  })
-  .refine(({ low, emissivity: usual, high }) => low <= usual && usual <= high, {
-    path: ['emissivity'],
-    message: 'must lie between the lowest and the highest',
-  });
-
-export type MaterialValue = z.infer<typeof materialValueSchema>;
+import type { MaterialValue } from './materialRow';
 
 export interface Material extends Omit<MaterialValue, 'archived'> {
   /** Names a built-in one, or is the id of a row. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { textSchema } from '../visit/fields';
+import { textSchema } from '../rows/fields';
 import { airTransmittance } from './airPath';
 import type { RadiometricSettings } from './radiometricSettings';
 

@@ -5,7 +5,7 @@ import { isNarrow, type Scale } from '../scale/scale';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { leftOutOf, lineFor, pixelsOf, steadyScaleFor, visitRow, type ScaleAnchor } from '../visit/derive';
-import type { VisitDocument } from '../visit/document';
+import type { VisitDocument } from '../document';
 
 /** A frame as it stands in the report: what is needed to draw it and to say what its colours mean. */
 export interface Figure {

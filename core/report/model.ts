@@ -18,10 +18,11 @@ import {
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
 import type { Stop } from '../round/stops';
-import type { VisitDocument } from '../visit/document';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import type { IntakeValue } from '../visit/intakeRow';
 import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
-import type { IntakeValue, Row } from '../visit/rows';
 import { judgeConditions } from '../visit/verdict';
 import { localTime } from '../units/localTime';
 import * as format from '../units/format';

@@ -47,7 +47,7 @@ describe('the report', () => {
     expect(report.history).toEqual([{ label: '2019', value: 'Chimney taken out' }]);
     const document = visitDocument();
     document.rows.finding = {};
-    document.rows.intake[ID.intake]!.value.complaints.push({ place: 'Loft', what: 'Smells' });
+    document.rows.intake[ID.intake]!.value.complaints.push({ id: ID.event, place: 'Loft', what: 'Smells' });
     expect(buildReport(document, () => pixels, 'C').complaints.map(({ value }) => value)).toEqual([
       'Cold near the window. Looked at, nothing recorded there.',
       'Smells. Not looked at.',

@@ -1,5 +1,5 @@
 import { requireRange } from '../errors';
-import type { LogEntry } from './rows';
+import type { LogEntry } from './logRow';
 
 /** Air at a moment, as far as it is known. */
 export interface Air {

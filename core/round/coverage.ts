@@ -1,5 +1,5 @@
-import type { Row } from '../visit/rows';
-import type { Answer } from './rows';
+import type { Row } from '../entities';
+import type { Answer } from './stopRow';
 import type { Stop, StopGroup } from './stops';
 
 /** What became of a stop: its answer, or a frame or photo that was taken there; null while nobody was there. */

@@ -1,8 +1,8 @@
 import { onlyRow } from '../visit/derive';
-import type { VisitDocument } from '../visit/document';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import { rowIdFrom } from '../rows/rowId';
 import { KINDS, type VisitKind } from '../visit/kinds';
-import { rowIdFrom } from '../visit/rowId';
-import type { Row } from '../visit/rows';
 
 /** Lists by kind belong to no visit; their ids follow from this and the kind. */
 const LISTS = '0199d000-0000-7000-8000-0000000c1757';

@@ -1,4 +1,4 @@
-import type { Row } from '../visit/rows';
+import type { Row } from '../entities';
 import type { Stop } from './stops';
 
 /** A frame or photo from a card: when it was taken by the camera's clock. */

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { CoreError } from '../errors';
 import { momentOf as momentOfHour } from '../weather/localClock';
-import { logEntrySchema, MAX_LOG_ENTRIES, type LogEntry } from './rows';
+import { type LogEntry, MAX_LOG_ENTRIES, logEntrySchema } from './logRow';
 
 /** What a column of a logger's file holds, by words in its head. */
 const COLUMNS: [RegExp, 'time' | keyof Omit<LogEntry, 'at'>][] = [

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema, nameSchema } from '../visit/fields';
+import { idSchema, nameSchema } from '../rows/fields';
 
 /** What browsers record speech as. */
 export const RECORDING_TYPES = ['audio/webm', 'audio/ogg', 'audio/mp4'] as const;

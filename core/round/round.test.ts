@@ -2,14 +2,14 @@ import { surfacesOf } from '../house/surfacesOf';
 import { templateRooms, TEMPLATES, TEMPLATE_NAMES, type TemplateName } from '../house/templates';
 import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { ID, visitDocument } from '../testing/visit';
-import type { Row } from '../visit/rows';
+import type { Row } from '../entities';
+import type { StopValue } from './stopRow';
 import { coverageOf, minutesIn, outcomesOf } from './coverage';
 import { kitListOf, kitOf } from './kit';
 import { KINDS } from '../visit/kinds';
 import { layCard } from './layCard';
 import { lookForWords, PARTS, PART_WORDS } from './parts';
 import { cameraOf, openChanges, roundOf, stopRowOf } from './round';
-import type { StopValue } from './rows';
 import { FLATTEST_DEG, standFor, standWords } from './stand';
 import { stopGroups, type House } from './stops';
 
@@ -61,10 +61,10 @@ describe('stops', () => {
 
   test('complaints come first in their room, history to the house when it names no room', () => {
     const groups = stopGroups(house('terrace'), {
-      complaints: [{ place: 'front room', what: 'Cold feet' }],
+      complaints: [{ id: 'c', place: 'front room', what: 'Cold feet' }],
       history: [
-        { what: 'Chimney taken out', when: '' },
-        { what: 'Kitchen extended', when: '2001' },
+        { id: 'h1', what: 'Chimney taken out', when: '' },
+        { id: 'h2', what: 'Kitchen extended', when: '2001' },
       ],
     });
     expect(groups[0]!.stops[0]).toMatchObject({ part: 'complaint', title: 'Complaint: Cold feet' });
@@ -73,12 +73,44 @@ describe('stops', () => {
     expect(groups.find(({ name }) => name === 'Kitchen')!.stops[0]!.title).toBe('History: Kitchen extended');
   });
 
-  test('keep their keys when other complaints come and go', () => {
-    const keys = (complaints: { place: string; what: string }[]) =>
-      stopGroups(house('flat'), { complaints, history: [] }).flatMap(({ stops }) => stops.map(({ key }) => key));
-    const one = { place: 'Hall', what: 'Draught' };
-    const two = { place: 'Kitchen', what: 'Damp' };
-    expect(keys([two, one])).toEqual(expect.arrayContaining(keys([one])));
+  const keysOf = (of: House, intake: Parameters<typeof stopGroups>[1] = nobody) =>
+    stopGroups(of, intake).flatMap(({ stops }) => stops.map(({ key }) => key));
+
+  test('keep their keys when complaints and history come, go and are put in other words', () => {
+    const one = { id: 'one', place: 'Hall', what: 'Draught' };
+    const two = { id: 'two', place: 'Kitchen', what: 'Damp' };
+    const event = { id: 'event', what: 'Chimney taken out', when: '2019' };
+    const all = keysOf(house('flat'), { complaints: [one, two], history: [event] });
+    expect(all).toEqual(expect.arrayContaining(['one:complaint', 'two:complaint', 'event:history']));
+    const without = keysOf(house('flat'), { complaints: [two], history: [event] });
+    expect([...without, 'one:complaint'].sort()).toEqual([...all].sort());
+    const reworded = { complaints: [{ ...one, what: 'Draughty' }, two], history: [{ ...event, what: 'Chimney gone' }] };
+    expect(keysOf(house('flat'), reworded)).toEqual(all);
+  });
+
+  test('keep their keys when one thing of the house is taken away or renamed', () => {
+    const built = house('terrace');
+    const all = keysOf(built);
+    for (const [at, surface] of built.surfaces.entries()) {
+      const instead = (value: typeof surface.value) => ({
+        ...built,
+        surfaces: built.surfaces.map((one, i) => (i === at ? { ...one, value } : one)),
+      });
+      expect(keysOf(instead({ ...surface.value, name: 'Another name' }))).toEqual(all);
+      for (const { id } of surface.value.openings) {
+        const openings = surface.value.openings.filter((one) => one.id !== id);
+        const left = keysOf(instead({ ...surface.value, openings }));
+        expect(left).toEqual(all.filter((key) => !key.startsWith(`${id}:`)));
+      }
+      const { id } = surface;
+      const gone = new Set([id, ...surface.value.openings.map((one) => one.id)]);
+      const left = keysOf({ ...built, surfaces: built.surfaces.filter((one) => one.id !== id) });
+      // What looks at the room as a whole may move to another of its walls.
+      const fixed = all.filter((key) => !gone.has(key.split(':')[0]!) && !key.endsWith(':appliances'));
+      expect(left).toEqual(expect.arrayContaining(fixed));
+    }
+    const rooms = built.rooms.map((room) => ({ ...room, value: { ...room.value, name: `${room.value.name} 2` } }));
+    expect(keysOf({ ...built, rooms })).toEqual(all);
   });
 
   test('aim at something: inside the surface', () => {

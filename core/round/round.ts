@@ -1,11 +1,11 @@
 import { framesOf, onlyRow, roomsOf, visitRow } from '../visit/derive';
-import type { VisitDocument } from '../visit/document';
-import type { Row } from '../visit/rows';
-import type { CameraValue } from '../camera/rows';
+import type { CameraValue } from '../camera/cameraRow';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import type { StopValue } from './stopRow';
+import { rowIdFrom } from '../rows/rowId';
 import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
-import type { StopValue } from './rows';
-import { rowIdFrom } from '../visit/rowId';
 import { stopGroups, type Stop, type StopGroup } from './stops';
 
 /** The round of a visit as it stands: its stops, what became of each, and how much is done. */

@@ -1,12 +1,16 @@
 import { CHANGE_KINDS, CHANGES } from './changes';
 import { ID } from '../testing/visit';
 import { captureSchema } from '../simulate/capture';
-import { roomValueSchema, surfaceValueSchema } from '../house/rows';
+import { commandSchema } from '../command';
+import { roomValueSchema } from '../house/roomRow';
+import { surfaceValueSchema } from '../house/surfaceRow';
+import { kitValueSchema } from './kitRow';
+import { MAX_LOG_ENTRIES, logEntrySchema, logValueSchema } from './logRow';
+import { putBackValueSchema } from './putBackRow';
+import { stopValueSchema } from './stopRow';
+import { idSchema } from '../rows/fields';
+import { rowIdFrom } from '../rows/rowId';
 import { visitDocument } from '../testing/visit';
-import { commandSchema } from '../visit/command';
-import { rowIdFrom } from '../visit/rowId';
-import { idSchema } from '../visit/fields';
-import { kitValueSchema, logEntrySchema, logValueSchema, MAX_LOG_ENTRIES, putBackValueSchema, stopValueSchema } from './rows';
 import { recordingSchema } from './recording';
 
 const messages = (result: { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } | undefined }) =>
@@ -93,11 +97,12 @@ describe('what can be stored', () => {
   });
 
   test('a command knows the new kinds, and removes only those that may go', () => {
-    const put = { id: ID.frame, action: 'put', entity: 'stop', rowId: ID.plan, version: 0, value: stop };
-    expect(commandSchema.safeParse(put).success).toBe(true);
-    const remove = { id: ID.frame, action: 'remove', rowId: ID.plan, version: 1 };
-    expect(commandSchema.safeParse({ ...remove, entity: 'room' }).success).toBe(true);
-    expect(commandSchema.safeParse({ ...remove, entity: 'camera' }).success).toBe(false);
+    const of = (change: object) => commandSchema.safeParse({ id: ID.frame, changes: [change] }).success;
+    const put = { action: 'put', entity: 'stop', rowId: ID.plan, version: 0, value: stop };
+    expect(of(put)).toBe(true);
+    const remove = { action: 'remove', rowId: ID.plan, version: 1 };
+    expect(of({ ...remove, entity: 'room' })).toBe(true);
+    expect(of({ ...remove, entity: 'camera' })).toBe(false);
   });
 });
 

@@ -1,6 +1,7 @@
 import { sightAt, standOff } from '../camera/optics';
-import type { CameraValue } from '../camera/rows';
-import type { RoomValue, SurfaceValue } from '../house/rows';
+import type { CameraValue } from '../camera/cameraRow';
+import type { RoomValue } from '../house/roomRow';
+import type { SurfaceValue } from '../house/surfaceRow';
 import { PART_WORDS } from './parts';
 import type { Stop } from './stops';
 

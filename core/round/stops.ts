@@ -1,6 +1,8 @@
 import { losesHeat, type OpeningKind } from '../house/kinds';
-import type { Opening, RoomValue, SurfaceValue } from '../house/rows';
-import type { IntakeValue, Row } from '../visit/rows';
+import type { Row } from '../entities';
+import type { RoomValue } from '../house/roomRow';
+import type { Opening, SurfaceValue } from '../house/surfaceRow';
+import type { IntakeValue } from '../visit/intakeRow';
 import { PART_WORDS, type Part } from './parts';
 
 /** One thing to look at on the round. It follows from the house and the question; only its answer is stored. */
@@ -47,8 +49,8 @@ export function stopGroups(
   const sorted = [...rooms].sort(byOrdinal);
   const named = (text: string) => sorted.find(({ value }) => text.toLowerCase().includes(value.name.toLowerCase())) ?? null;
   const told: { roomId: string | null; stop: Stop }[] = [
-    ...complaints.map(({ place, what }) => told1('complaint', named(place)?.id ?? null, `${place}: ${what}`)),
-    ...history.map(({ what }) => told1('history', named(what)?.id ?? null, what)),
+    ...complaints.map(({ id, place, what }) => told1('complaint', id, named(place)?.id ?? null, what)),
+    ...history.map(({ id, what }) => told1('history', id, named(what)?.id ?? null, what)),
   ];
   const groups: StopGroup[] = sorted.map(({ id, value }) => {
     const walls = inRoom(id);
@@ -66,12 +68,21 @@ function byOrdinal(a: Row<'room'> | Row<'surface'>, b: Row<'room'> | Row<'surfac
   return a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id);
 }
 
-/** A stop from somebody's words; the words name it, so that it stays the same when others come and go. */
-function told1(part: 'complaint' | 'history', groupId: string | null, words: string): { roomId: string | null; stop: Stop } {
-  const key = `${part}:${words}`.slice(0, 160).trim();
-  const title = `${part === 'complaint' ? 'Complaint' : 'History'}: ${words.replace(/^[^:]*: /, '')}`;
-  const stop = { key, groupId, part, title, surfaceId: null, aim: { x: 1, y: 1 }, viewM: 3, opening: null };
-  return { roomId: groupId, stop };
+/** What names a stop: the thing that is looked at, and which part of it. */
+export function stopKeyOf(id: string, part: Part): string {
+  return `${id}:${part}`;
+}
+
+/** A stop from somebody's words. */
+function told1(
+  part: 'complaint' | 'history',
+  id: string,
+  groupId: string | null,
+  words: string,
+): { roomId: string | null; stop: Stop } {
+  const title = `${part === 'complaint' ? 'Complaint' : 'History'}: ${words}`;
+  const place = { surfaceId: null, aim: { x: 1, y: 1 }, viewM: 3, opening: null };
+  return { roomId: groupId, stop: { key: stopKeyOf(id, part), groupId, part, title, ...place } };
 }
 
 /** Somebody's words name no wall; the room's first wall to the cold is where one begins. */
@@ -86,7 +97,7 @@ function stopOn(surface: Row<'surface'>, part: Part, groupId: string, change: Pa
   const { widthM, heightM, name } = surface.value;
   const words = PART_WORDS[part];
   return {
-    key: `${surface.id}:${part}`,
+    key: stopKeyOf(surface.id, part),
     groupId,
     part,
     title: part === 'wall' ? name : words.title,
@@ -98,7 +109,8 @@ function stopOn(surface: Row<'surface'>, part: Part, groupId: string, change: Pa
   };
 }
 
-const OPENING_PARTS: Record<OpeningKind, Part[]> = {
+/** What is looked at on each kind of opening. */
+export const OPENING_PARTS: Record<OpeningKind, Part[]> = {
   window: ['sill', 'window'],
   door: ['door'],
   'letter-plate': [],
@@ -115,7 +127,7 @@ function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
       const alike = openings.filter(({ kind }) => kind === opening.kind).length > 1;
       const middle = { x: opening.x + opening.width / 2, y: opening.y + opening.height / 2 };
       return stopOn(surface, part, groupId, {
-        key: `${surface.id}:${part}${i === 0 ? '' : `:${i}`}`,
+        key: stopKeyOf(opening.id, part),
         title: `${PART_WORDS[part].title}, ${name.toLowerCase()}${alike ? ` ${i + 1}` : ''}`,
         aim: part === 'sill' ? { x: middle.x, y: Math.min(surface.value.heightM, opening.y + opening.height + 0.25) } : middle,
         viewM: Math.max(PART_WORDS[part].viewM ?? 2, part === 'door' || part === 'window' ? opening.width * 1.3 : 0),

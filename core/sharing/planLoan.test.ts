@@ -1,4 +1,4 @@
-import type { Row } from '../visit/rows';
+import type { Row } from '../entities';
 import { paperSchema } from '../report/paper';
 import { februaryWeek } from '../testing/material';
 import { readWeather } from '../weather/readWeather';

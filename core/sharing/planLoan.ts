@@ -1,4 +1,4 @@
-import type { Row } from '../visit/rows';
+import type { Row } from '../entities';
 import { hourQuality } from '../weather/bestSlots';
 import { dayNumber } from '../weather/board';
 import { momentOf } from '../weather/localClock';

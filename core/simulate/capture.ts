@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema, momentSchema, nameSchema } from '../visit/fields';
+import { idSchema, momentSchema, nameSchema } from '../rows/fields';
 
 const metres = z.number().min(-100).max(100);
 

@@ -1,5 +1,6 @@
 import { losesHeat } from '../house/kinds';
-import type { Opening, RoomValue, SurfaceValue } from '../house/rows';
+import type { RoomValue } from '../house/roomRow';
+import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { Feature } from './scene';
 
 /** Where a fault may be put: a surface, the room it belongs to (null outdoors), and a source of chance. */

@@ -1,6 +1,7 @@
-import type { CameraValue } from '../camera/rows';
+import type { CameraValue } from '../camera/cameraRow';
+import type { RoomValue } from '../house/roomRow';
+import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { Behind } from '../house/kinds';
-import type { Opening, RoomValue, SurfaceValue } from '../house/rows';
 import { drawHidden, STUD_FIRST, STUD_SPACING } from './hiddenFaults';
 import { seededRandom } from './random';
 import type { Feature, Scene } from './scene';

@@ -1,6 +1,6 @@
 import { estimateNoise } from '../frame/noise';
 import { sightAt } from '../camera/optics';
-import { cameraValueSchema } from '../camera/rows';
+import { cameraValueSchema } from '../camera/cameraRow';
 import { PATTERN_CAMERA, patternScene } from '../testing/patterns';
 import { blurAt } from './cameraErrors';
 import { houseScene, sceneCamera, type SimulatedSurface } from './houseScene';
@@ -163,7 +163,7 @@ describe('a simulated house', () => {
       behind: 'outside',
       widthM: 4,
       heightM: 2.4,
-      openings: [{ kind: 'window', x: 1.4, y: 0.5, width: 1.2, height: 1.1 }],
+      openings: [{ id: '0192f0a0-0000-7000-8000-0000000000a1', kind: 'window', x: 1.4, y: 0.5, width: 1.2, height: 1.1 }],
       otherSideId: null,
       ordinal: 0,
     },

@@ -1,4 +1,4 @@
-import type { CameraValue } from '../camera/rows';
+import type { CameraValue } from '../camera/cameraRow';
 import { normalFrom, seededRandom } from './random';
 
 /** The camera that everybody has: it looks at a simulated house, so that a round can be learned without a real one. */

@@ -1,9 +1,11 @@
-import type { VisitDocument } from '../visit/document';
+import type { VisitDocument } from '../document';
 import { APPARENT } from '../frame/frame';
 import { NO_SETTINGS } from '../radiometry/settings';
 
 /** Ids of the visit below. */
 export const ID = {
+  complaint: '0192f0a0-0000-7000-8000-0000000000c1',
+  event: '0192f0a0-0000-7000-8000-0000000000e1',
   visit: '0192f0a0-0000-7000-8000-000000000001',
   frame: '0192f0a0-0000-7000-8000-000000000002',
   other: '0192f0a0-0000-7000-8000-000000000003',
@@ -83,12 +85,14 @@ export function visitDocument(): VisitDocument {
   return {
     visitId: ID.visit,
     siteId: ID.site,
+    readAt: 0,
+    broken: [],
     frameFacts: { [ID.frame]: facts('2026-02-11T19:20:00.000Z'), [ID.other]: facts('2026-02-11T19:15:00.000Z') },
     photoFacts: {},
-    recordings: [],
     earlier: {},
     recordedAt: { [ID.finding]: '2026-02-11T20:00:00.000Z' },
     rows: {
+      recording: {},
       site: {
         [ID.site]: {
           id: ID.site,
@@ -114,8 +118,8 @@ export function visitDocument(): VisitDocument {
           value: {
             visitId: ID.visit,
             kind: 'heat-loss',
-            complaints: [{ place: 'Front room', what: 'Cold near the window' }],
-            history: [{ what: 'Chimney taken out', when: '2019' }],
+            complaints: [{ id: ID.complaint, place: 'Front room', what: 'Cold near the window' }],
+            history: [{ id: ID.event, what: 'Chimney taken out', when: '2019' }],
             people: '',
             access: '',
           },
@@ -191,7 +195,7 @@ export function visitDocument(): VisitDocument {
             behind: 'outside',
             widthM: 3.6,
             heightM: 2.4,
-            openings: [{ kind: 'window', x: 1.2, y: 0.8, width: 1.2, height: 1.1 }],
+            openings: [{ id: '0192f0a0-0000-7000-8000-0000000000a1', kind: 'window', x: 1.2, y: 0.8, width: 1.2, height: 1.1 }],
             otherSideId: null,
             ordinal: 0,
           },

@@ -1,7 +1,9 @@
 import type { CoreError } from '../errors';
 import { NO_SETTINGS } from '../radiometry/settings';
 import { errorOf } from '../testing/material';
-import { NOTHING_TYPED } from './rows';
+import type { VisitDocument } from '../document';
+import { NOTHING_TYPED } from '../frame/photoRow';
+import type { SettingsValue } from '../radiometry/settingsRow';
 import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../testing/visit';
 import {
   againstScaleFor,
@@ -24,8 +26,6 @@ import {
   steadyScaleFor,
   takenAtOf,
 } from './derive';
-import type { VisitDocument } from './document';
-import type { SettingsValue } from './rows';
 
 const pixels = wallPixels();
 const loaded = () => pixels;

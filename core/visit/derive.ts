@@ -3,7 +3,11 @@ import { radiometricSettings, resolveSettings, type ResolvedSettings } from '../
 import { DEFAULT_UNCERTAINTY, type SharedInputs, type UncertaintySources } from '../radiometry/uncertainty';
 import { differenceOf, readRegion, regionSpans, type Difference, type Measured, type Reading } from '../frame/reading';
 import { CoreError } from '../errors';
-import type { CameraValue } from '../camera/rows';
+import type { CameraValue } from '../camera/cameraRow';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import type { ProbeValue } from '../frame/probeRow';
+import type { SiteValue } from './siteRow';
 import { metricOf, type Metric } from '../frame/metric';
 import type { Shape, Span } from '../frame/region';
 import { radianceLine, type RadianceLine } from '../radiometry/measurement';
@@ -11,8 +15,6 @@ import { againstScale, steadyScale, type Scale, type Shade } from '../scale/scal
 import { dewPointFromHumidity, MOULD_HUMIDITY, surfaceTemperatureAtHumidity } from '../building/saturation';
 import { airAt } from '../round/airLog';
 import { localDay } from '../units/localTime';
-import type { VisitDocument } from './document';
-import type { ProbeValue, Row, SiteValue } from './rows';
 
 /** What follows from a visit's rows. Nothing here is stored; everything is computed again when a row changes. */
 

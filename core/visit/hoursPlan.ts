@@ -1,6 +1,6 @@
 import type { HoursPlan } from '../weather/plan';
 import { onlyRow, siteOf } from './derive';
-import type { VisitDocument } from './document';
+import type { VisitDocument } from '../document';
 
 /** What a visit's hours are scored for; null as long as nobody has said where the site is. */
 export function hoursPlanOf(document: VisitDocument): HoursPlan | null {

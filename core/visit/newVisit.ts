@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { VISIT_KINDS } from './kinds';
-import { idSchema, nameSchema } from './fields';
-import { conditionsValueSchema, siteValueSchema, visitValueSchema } from './rows';
+import { idSchema, nameSchema } from '../rows/fields';
+import { conditionsValueSchema } from './conditionsRow';
+import { siteValueSchema } from './siteRow';
+import { visitValueSchema } from './visitRow';
 
 /** What a new visit needs to begin with. The rest is added as the work goes on. */
 export const newVisitSchema = z.object({
@@ -19,3 +21,6 @@ export const newVisitSchema = z.object({
 });
 
 export type NewVisit = z.infer<typeof newVisitSchema>;
+
+/** What is answered when a visit was made. */
+export const madeVisitSchema = z.object({ visitId: idSchema });

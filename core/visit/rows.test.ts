@@ -1,5 +1,8 @@
 import { ID, visitDocument } from '../testing/visit';
-import { intakeValueSchema, planValueSchema, siteValueSchema, visitValueSchema } from './rows';
+import { intakeValueSchema } from './intakeRow';
+import { planValueSchema } from './planRow';
+import { siteValueSchema } from './siteRow';
+import { visitValueSchema } from './visitRow';
 
 const { rows } = visitDocument();
 const site = rows.site[ID.site]!.value;
@@ -35,9 +38,9 @@ test('a site may have no place yet', () => {
 
 test.each([
   ['kind', { kind: 'curiosity' }],
-  ['complaints.0.what', { complaints: [{ place: 'Loft', what: '' }] }],
-  ['complaints', { complaints: Array.from({ length: 41 }, () => ({ place: 'Loft', what: 'cold' })) }],
-  ['history.0.when', { history: [{ what: 'Porch closed in', when: 'x'.repeat(61) }] }],
+  ['complaints.0.what', { complaints: [{ id: ID.complaint, place: 'Loft', what: '' }] }],
+  ['complaints', { complaints: Array.from({ length: 41 }, () => ({ id: ID.complaint, place: 'Loft', what: 'cold' })) }],
+  ['history.0.when', { history: [{ id: ID.event, what: 'Porch closed in', when: 'x'.repeat(61) }] }],
   ['people', { people: 'x'.repeat(501) }],
 ])('an intake is refused for its %s', (field, change) => {
   expect(complaint(intakeValueSchema, { ...intake, ...change })).toBe(field);
@@ -45,9 +48,9 @@ test.each([
 
 test('typed text loses the blanks around it', () => {
   expect(intakeValueSchema.parse({ ...intake, access: '  key next door \n' }).access).toBe('key next door');
-  expect(intakeValueSchema.parse({ ...intake, complaints: [{ place: ' Loft ', what: ' cold' }] }).complaints).toEqual([
-    { place: 'Loft', what: 'cold' },
-  ]);
+  expect(
+    intakeValueSchema.parse({ ...intake, complaints: [{ id: ID.complaint, place: ' Loft ', what: ' cold' }] }).complaints,
+  ).toEqual([{ id: ID.complaint, place: 'Loft', what: 'cold' }]);
 });
 
 test.each([

@@ -1,4 +1,4 @@
-import type { ConditionsValue } from './rows';
+import type { ConditionsValue } from './conditionsRow';
 
 /** Whether frames taken in these conditions are worth reading, in a few words, with the reason. */
 export interface Verdict {

@@ -1,18 +1,16 @@
 import { ID, visitDocument } from '../testing/visit';
 import { hoursPlanSchema } from '../weather/plan';
-import { nameSchema } from './fields';
-import { commandSchema } from './command';
+import { commandSchema } from '../command';
+import { frameValueSchema } from '../frame/frameRow';
+import { regionValueSchema } from '../frame/regionRow';
+import { nameSchema } from '../rows/fields';
+import { loanHomeValueSchema } from '../sharing/loanHomeRow';
+import { loanValueSchema } from '../sharing/loanRow';
+import { conditionsValueSchema } from './conditionsRow';
+import { findingValueSchema } from './findingRow';
 import { hoursPlanOf } from './hoursPlan';
 import { KINDS, VISIT_KINDS } from './kinds';
 import { newVisitSchema } from './newVisit';
-import {
-  conditionsValueSchema,
-  findingValueSchema,
-  frameValueSchema,
-  loanHomeValueSchema,
-  loanValueSchema,
-  regionValueSchema,
-} from './rows';
 import { judgeConditions } from './verdict';
 
 const conditions = visitDocument().rows.conditions[ID.conditions]!.value;
@@ -63,8 +61,8 @@ describe('what people may type', () => {
 });
 
 describe('commands', () => {
+  const of = (...changes: object[]) => commandSchema.safeParse({ id: ID.room, changes }).success;
   const put = {
-    id: ID.room,
     action: 'put',
     entity: 'region',
     rowId: ID.sound,
@@ -73,18 +71,25 @@ describe('commands', () => {
   };
 
   test('a put carries the value of its entity', () => {
-    expect(commandSchema.safeParse(put).success).toBe(true);
-    expect(commandSchema.safeParse({ ...put, entity: 'finding' }).success).toBe(false);
-    expect(commandSchema.safeParse({ ...put, entity: 'settings' }).success).toBe(false);
-    expect(commandSchema.safeParse({ ...put, entity: 'blob' }).success).toBe(false);
+    expect(of(put)).toBe(true);
+    expect(of({ ...put, entity: 'finding' })).toBe(false);
+    expect(of({ ...put, entity: 'settings' })).toBe(false);
+    expect(of({ ...put, entity: 'blob' })).toBe(false);
   });
 
   test('a removal needs a stored row of a kind that may go', () => {
-    const remove = { id: ID.room, action: 'remove', entity: 'region', rowId: ID.sound, version: 1 };
-    expect(commandSchema.safeParse(remove).success).toBe(true);
-    expect(commandSchema.safeParse({ ...remove, version: 0 }).success).toBe(false);
-    expect(commandSchema.safeParse({ ...remove, entity: 'visit' }).success).toBe(false);
-    expect(commandSchema.safeParse({ ...remove, rowId: '1; DROP TABLE frame' }).success).toBe(false);
+    const remove = { action: 'remove', entity: 'region', rowId: ID.sound, version: 1 };
+    expect(of(remove)).toBe(true);
+    expect(of({ ...remove, version: 0 })).toBe(false);
+    expect(of({ ...remove, entity: 'intake' })).toBe(false);
+    expect(of({ ...remove, rowId: '1; DROP TABLE frame' })).toBe(false);
+  });
+
+  test('a step has changes, each of another row', () => {
+    expect(of()).toBe(false);
+    expect(of(put, { ...put, rowId: ID.other })).toBe(true);
+    expect(of(put, { ...put, version: 2 })).toBe(false);
+    expect(commandSchema.safeParse({ id: 'x', changes: [put] }).success).toBe(false);
   });
 });
 

@@ -1,8 +1,9 @@
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
-import type { CameraValue } from '@core/camera/rows';
-import type { PlanBox } from '@core/house/rows';
+import type { CameraValue } from '@core/camera/cameraRow';
+import type { PlanBox } from '@core/house/roomRow';
+import type { Part } from '@core/round/parts';
+import type { Answer } from '@core/round/stopRow';
 import type { Behind, RoomKind, SurfaceKind } from '@core/house/kinds';
-import type { Answer } from '@core/round/rows';
 import type { Feature } from '@core/simulate/scene';
 import type { Wall } from '@core/weather/wallMemory';
 
@@ -28,7 +29,7 @@ interface DemoFrame {
   /** Local time of the visit's evening, hours and minutes. */
   at: string;
   /** What of it was looked at; null where it is no stop of the round. */
-  stop: string | null;
+  stop: Part | null;
   /** Regions with their names; the first is marked as the reference when its name begins with "sound". */
   regions: { name: string; box: [x: number, y: number, width: number, height: number] }[];
   finding?: { title: string; note: string; this: string; that: string };

@@ -1,37 +1,37 @@
 import { asc, eq } from 'drizzle-orm';
-import type { CameraValue } from '@core/camera/rows';
-import type { Row } from '@core/visit/rows';
-import type { Connection } from '../connection';
+import type { CameraValue } from '@core/camera/cameraRow';
+import type { Row } from '@core/entities';
+import type { Asking } from '../asking';
 import { camera, handover, instrument, material } from '../schema';
-import { cameraRow, handoverRow, instrumentRow, materialRow } from './rows';
+import { rowFrom } from '../rows/read';
 
 /** Puts a camera on the shelf unless it is there. */
-export async function ensureCamera(connection: Connection, id: string, value: CameraValue): Promise<void> {
-  await connection
+export async function ensureCamera(asking: Asking, id: string, value: CameraValue): Promise<void> {
+  await asking.db
     .insert(camera)
     .ignore()
     .values({ id, ...value });
 }
 
 /** What is added to what a camera reads, K; nothing for one that is not known. */
-export async function cameraOffset(connection: Connection, id: string | null): Promise<number> {
+export async function cameraOffset(asking: Asking, id: string | null): Promise<number> {
   if (id === null) return 0;
-  const [found] = await connection.select({ offsetK: camera.offsetK }).from(camera).where(eq(camera.id, id));
+  const [found] = await asking.db.select({ offsetK: camera.offsetK }).from(camera).where(eq(camera.id, id));
   return found?.offsetK ?? 0;
 }
 
-export async function listCameras(connection: Connection): Promise<Row<'camera'>[]> {
-  return (await connection.select().from(camera).orderBy(asc(camera.name))).map(cameraRow);
+export async function listCameras(asking: Asking): Promise<Row<'camera'>[]> {
+  return (await asking.db.select().from(camera).orderBy(asc(camera.name))).map((row) => rowFrom('camera', row));
 }
 
-export async function listInstruments(connection: Connection): Promise<Row<'instrument'>[]> {
-  return (await connection.select().from(instrument).orderBy(asc(instrument.name))).map(instrumentRow);
+export async function listInstruments(asking: Asking): Promise<Row<'instrument'>[]> {
+  return (await asking.db.select().from(instrument).orderBy(asc(instrument.name))).map((row) => rowFrom('instrument', row));
 }
 
-export async function listMaterials(connection: Connection): Promise<Row<'material'>[]> {
-  return (await connection.select().from(material).orderBy(asc(material.name))).map(materialRow);
+export async function listMaterials(asking: Asking): Promise<Row<'material'>[]> {
+  return (await asking.db.select().from(material).orderBy(asc(material.name))).map((row) => rowFrom('material', row));
 }
 
-export async function listHandovers(connection: Connection, loanId: string): Promise<Row<'handover'>[]> {
-  return (await connection.select().from(handover).where(eq(handover.loanId, loanId))).map(handoverRow);
+export async function listHandovers(asking: Asking, loanId: string): Promise<Row<'handover'>[]> {
+  return (await asking.db.select().from(handover).where(eq(handover.loanId, loanId))).map((row) => rowFrom('handover', row));
 }

@@ -1,163 +1,145 @@
-import { eq, getTableColumns, inArray, or } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
+import type { FrameFacts, PhotoFacts, VisitChanges, VisitDocument, VisitFacts } from '@core/document';
+import { ENTITIES, type Row, type VisitEntity } from '@core/entities';
+import { entityOf } from '@core/entityOf';
 import { CoreError } from '@core/errors';
-import type { VisitDocument } from '@core/visit/document';
+import type { Asking } from '../asking';
 import type { Connection } from '../connection';
+import { changedSince } from '../rows/changes';
+import { hangsOn, loadStored, readRows, valueColumns } from '../rows/read';
+import { tableOf } from '../rows/tables';
 import * as t from '../schema';
 import { loadEarlier } from './earlier';
-import {
-  cameraRow,
-  conditionsRow,
-  findingRow,
-  frameRow,
-  instrumentRow,
-  intakeRow,
-  kitListRow,
-  kitRow,
-  logRow,
-  materialRow,
-  photoRow,
-  planRow,
-  probeRow,
-  putBackRow,
-  regionRow,
-  roomRow,
-  sequenceRow,
-  settingsRowOf,
-  siteRow,
-  stopRow,
-  surfaceRow,
-  visitRowOf,
-} from './rows';
+
+const KINDS = ENTITIES.filter(({ scope }) => scope !== 'loan').map(({ name }) => name as VisitEntity);
 
 /** In the order in which they were made, which their ids have: the database gives rows in any. */
-function inOrder<R extends { id: string }>(rows: R[]): R[] {
-  return rows.sort((a, b) => (a.id < b.id ? -1 : 1));
+function byId<R extends { id: string }>(rows: readonly R[]): Record<string, R> {
+  return Object.fromEntries([...rows].sort((a, b) => (a.id < b.id ? -1 : 1)).map((row) => [row.id, row]));
 }
 
-function byId<R extends { id: string }>(rows: R[]): Record<string, R> {
-  return Object.fromEntries(inOrder(rows).map((row) => [row.id, row]));
+type StoredRow = Record<string, unknown> & { id: string };
+
+/** All rows of one kind that a visit shows: its own, its site's, and the shelf's. */
+async function storedOf(tx: Connection, entity: VisitEntity, visitId: string, siteId: string): Promise<StoredRow[]> {
+  const columns = FACTS[entity] ? undefined : valueColumns(entity);
+  const asked = columns ? tx.select(columns).from(tableOf(entity)) : tx.select().from(tableOf(entity));
+  if (entityOf(entity).scope === 'shelf') return (await asked) as StoredRow[];
+  const condition = hangsOn(tx, entity, { visit: [visitId], site: [siteId] });
+  return condition ? ((await asked.where(condition)) as StoredRow[]) : [];
+}
+
+/** Kinds that are shown with more than their value. */
+const FACTS: { [E in VisitEntity]?: (facts: VisitFacts, stored: never) => void } = {
+  frame: (facts, row: typeof t.frame.$inferSelect) => {
+    facts.frameFacts[row.id] = frameFacts(row);
+  },
+  photo: (facts, row: typeof t.photo.$inferSelect) => {
+    facts.photoFacts[row.id] = photoFacts(row);
+  },
+  finding: (facts, row: typeof t.finding.$inferSelect) => {
+    facts.recordedAt[row.id] = new Date(row.recordedAt).toISOString();
+  },
+};
+
+function frameFacts(row: typeof t.frame.$inferSelect): FrameFacts {
+  const { fileName, width, height, format, sourceUnit, page, offsetK, noiseK, minC, maxC, meanC, cameraId, pixelsSha } = row;
+  return {
+    takenAt: row.takenAt.toISOString(),
+    fileName,
+    width,
+    height,
+    format,
+    sourceUnit,
+    page,
+    offsetK,
+    noiseK,
+    minC,
+    maxC,
+    meanC,
+    cameraId,
+    pixelsSha,
+    thumb: { width: row.thumbWidth, height: row.thumbHeight },
+  };
+}
+
+function photoFacts({ takenAt, fileName, width, height }: typeof t.photo.$inferSelect): PhotoFacts {
+  return { takenAt: takenAt.toISOString(), fileName, width, height };
+}
+
+function addFacts(facts: VisitFacts, entity: VisitEntity, stored: readonly StoredRow[]): void {
+  const add = FACTS[entity] as ((facts: VisitFacts, stored: StoredRow) => void) | undefined;
+  if (add) for (const row of byIdInOrder(stored)) add(facts, row);
+}
+
+const byIdInOrder = (rows: readonly StoredRow[]) => Object.values(byId(rows));
+
+const noFacts = (): VisitFacts => ({ frameFacts: {}, photoFacts: {}, recordedAt: {} });
+
+async function siteOf(tx: Connection, visitId: string) {
+  const [found] = await tx
+    .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt })
+    .from(t.visit)
+    .where(eq(t.visit.id, visitId));
+  if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
+  return found;
 }
 
 /**
- * Everything of a visit but its pixels.
+ * Everything of a visit but its pixels, as it was at one moment.
  *
  * @throws CoreError `not_found`
  */
-export async function loadVisitDocument(db: Connection, visitId: string): Promise<VisitDocument> {
-  const [found] = await db
-    .select({ visit: t.visit, site: t.site })
-    .from(t.visit)
-    .innerJoin(t.site, eq(t.site.id, t.visit.siteId))
-    .where(eq(t.visit.id, visitId));
-  if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
+export async function loadVisitDocument(asking: Asking, visitId: string): Promise<VisitDocument> {
+  const readAt = Date.now();
+  return asking.snapshot(async (tx) => {
+    const visit = await siteOf(tx, visitId);
+    const document: VisitDocument = {
+      visitId,
+      siteId: visit.siteId,
+      readAt,
+      broken: [],
+      ...noFacts(),
+      earlier: await loadEarlier(tx, visit),
+      rows: Object.fromEntries(KINDS.map((entity) => [entity, {}])) as unknown as VisitDocument['rows'],
+    };
+    for (const entity of KINDS) {
+      const stored = await storedOf(tx, entity, visitId, visit.siteId);
+      const { rows, broken } = readRows(entity, stored);
+      (document.rows as Record<VisitEntity, Record<string, Row<VisitEntity>>>)[entity] = byId(rows);
+      document.broken.push(...broken);
+      addFacts(document, entity, stored);
+    }
+    return document;
+  });
+}
 
-  const ofVisit = db.select({ id: t.frame.id }).from(t.frame).where(eq(t.frame.visitId, visitId));
-  const regionsOfVisit = db.select({ id: t.region.id }).from(t.region).where(inArray(t.region.frameId, ofVisit));
-  const surfacesOfSite = db.select({ id: t.surface.id }).from(t.surface).where(eq(t.surface.siteId, found.site.id));
-  const { described: _described, ...surfaceColumns } = getTableColumns(t.surface);
-  const [intakes, plans, conditions, rooms, surfaces, cameras, instruments, frames, photos, regions, settings, findings] =
-    await Promise.all([
-      db.select().from(t.intake).where(eq(t.intake.visitId, visitId)),
-      db.select().from(t.plan).where(eq(t.plan.visitId, visitId)),
-      db.select().from(t.conditions).where(eq(t.conditions.visitId, visitId)),
-      db.select().from(t.room).where(eq(t.room.siteId, found.site.id)),
-      db.select(surfaceColumns).from(t.surface).where(eq(t.surface.siteId, found.site.id)),
-      db.select().from(t.camera),
-      db.select().from(t.instrument),
-      db.select().from(t.frame).where(eq(t.frame.visitId, visitId)),
-      db.select().from(t.photo).where(eq(t.photo.visitId, visitId)),
-      db.select().from(t.region).where(inArray(t.region.frameId, ofVisit)),
-      db
-        .select()
-        .from(t.settings)
-        .where(
-          or(
-            eq(t.settings.visitId, visitId),
-            inArray(t.settings.surfaceId, surfacesOfSite),
-            inArray(t.settings.frameId, ofVisit),
-            inArray(t.settings.regionId, regionsOfVisit),
-          ),
-        ),
-      db
-        .select({ finding: t.finding, pair: t.pair })
-        .from(t.finding)
-        .innerJoin(t.pair, eq(t.pair.id, t.finding.pairId))
-        .where(eq(t.finding.visitId, visitId)),
-    ]);
-  const [stops, putBacks, logs, kits, kitLists, recordings, earlier, sequences, probes, materials] = await Promise.all([
-    db.select().from(t.stop).where(eq(t.stop.visitId, visitId)),
-    db.select().from(t.putBack).where(eq(t.putBack.visitId, visitId)),
-    db.select().from(t.log).where(eq(t.log.visitId, visitId)),
-    db.select().from(t.kit).where(eq(t.kit.visitId, visitId)),
-    db.select().from(t.kitList),
-    db.select().from(t.recording).where(eq(t.recording.visitId, visitId)),
-    loadEarlier(db, found.visit),
-    db.select().from(t.sequence).where(eq(t.sequence.visitId, visitId)),
-    db.select().from(t.probe).where(inArray(t.probe.frameId, ofVisit)),
-    db.select().from(t.material),
-  ]);
-  return {
-    visitId,
-    siteId: found.site.id,
-    frameFacts: Object.fromEntries(
-      inOrder(frames).map((row) => [
-        row.id,
-        {
-          takenAt: row.takenAt.toISOString(),
-          fileName: row.fileName,
-          width: row.width,
-          height: row.height,
-          format: row.format,
-          sourceUnit: row.sourceUnit,
-          page: row.page,
-          offsetK: row.offsetK,
-          noiseK: row.noiseK,
-          minC: row.minC,
-          maxC: row.maxC,
-          meanC: row.meanC,
-          cameraId: row.cameraId,
-          pixelsSha: row.pixelsSha,
-          thumb: { width: row.thumbWidth, height: row.thumbHeight },
-        },
-      ]),
-    ),
-    photoFacts: Object.fromEntries(
-      inOrder(photos).map((row) => [
-        row.id,
-        { takenAt: row.takenAt.toISOString(), fileName: row.fileName, width: row.width, height: row.height },
-      ]),
-    ),
-    recordedAt: Object.fromEntries(findings.map((row) => [row.finding.id, row.finding.recordedAt.toISOString()])),
-    recordings: inOrder(recordings).map(({ id, stopKey, takenAt, seconds }) => ({
-      id,
-      stopKey,
-      takenAt: takenAt.toISOString(),
-      seconds,
-    })),
-    earlier,
-    rows: {
-      room: byId(rooms.map(roomRow)),
-      surface: byId(surfaces.map(surfaceRow)),
-      stop: byId(stops.map(stopRow)),
-      putBack: byId(putBacks.map(putBackRow)),
-      log: byId(logs.map(logRow)),
-      kit: byId(kits.map(kitRow)),
-      kitList: byId(kitLists.map(kitListRow)),
-      camera: byId(cameras.map(cameraRow)),
-      instrument: byId(instruments.map(instrumentRow)),
-      site: byId([siteRow(found.site)]),
-      visit: byId([visitRowOf(found.visit)]),
-      intake: byId(intakes.map(intakeRow)),
-      plan: byId(plans.map(planRow)),
-      conditions: byId(conditions.map(conditionsRow)),
-      frame: byId(frames.map(frameRow)),
-      photo: byId(photos.map(photoRow)),
-      sequence: byId(sequences.map(sequenceRow)),
-      probe: byId(probes.map(probeRow)),
-      material: byId(materials.map(materialRow)),
-      region: byId(regions.map(regionRow)),
-      settings: byId(settings.map(settingsRowOf)),
-      finding: byId(findings.map((row) => findingRow(row.finding, row.pair))),
-    },
-  };
+/** A change is seen by those who read some seconds later at the latest, however long its transaction took, ms. */
+const OVERLAP_MS = 20_000;
+
+/**
+ * What was changed of a visit since it was read: rows as they are now, and what is gone. Some of it may be known already.
+ *
+ * @param since - `readAt` of what is there
+ * @throws CoreError `not_found`
+ */
+export async function loadVisitChanges(asking: Asking, visitId: string, since: number): Promise<VisitChanges> {
+  const readAt = Date.now();
+  return asking.snapshot(async (tx) => {
+    const { siteId } = await siteOf(tx, visitId);
+    const changed = await changedSince(tx, [visitId, siteId], since - OVERLAP_MS);
+    const changes: VisitChanges = { readAt, broken: [], ...noFacts(), rows: {}, gone: {} };
+    for (const entity of KINDS) {
+      const ids = changed.filter((one) => one.entity === entity).map(({ rowId }) => rowId);
+      if (ids.length === 0) continue;
+      const stored = await loadStored(tx, entity, ids);
+      const { rows, broken } = readRows(entity, stored);
+      const there = new Set(stored.map(({ id }) => id));
+      Object.assign(changes.rows, { [entity]: rows });
+      changes.gone[entity] = ids.filter((id) => !there.has(id));
+      changes.broken.push(...broken);
+      addFacts(changes, entity, stored);
+    }
+    return changes;
+  });
 }

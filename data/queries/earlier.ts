@@ -1,12 +1,12 @@
 import { and, asc, desc, eq, lt } from 'drizzle-orm';
-import type { EarlierStop } from '@core/visit/document';
+import type { EarlierStop } from '@core/document';
 import type { Connection } from '../connection';
 import { frame, stop, visit } from '../schema';
 
 /** What each stop showed on the last visit of the same site before this one; empty when there was none. */
 export async function loadEarlier(
   connection: Connection,
-  { siteId, startedAt }: { siteId: string; startedAt: Date },
+  { siteId, startedAt }: { siteId: string; startedAt: number },
 ): Promise<Record<string, EarlierStop>> {
   const [before] = await connection
     .select({ id: visit.id, startedAt: visit.startedAt })
@@ -26,7 +26,7 @@ export async function loadEarlier(
   const last = new Map(frames.map(({ stopKey, ...rest }) => [stopKey, rest]));
   const of = (key: string, answer: EarlierStop['answer'], note: string): [string, EarlierStop] => [
     key,
-    { visitId: before.id, startedAt: before.startedAt.getTime(), answer, note, frame: last.get(key) ?? null },
+    { visitId: before.id, startedAt: before.startedAt, answer, note, frame: last.get(key) ?? null },
   ];
   return Object.fromEntries([
     ...[...last.keys()].flatMap((key) => (key === null ? [] : [of(key, 'seen', '')])),

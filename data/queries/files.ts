@@ -2,10 +2,12 @@ import { and, between, eq, like, or, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
 import { CoreError } from '@core/errors';
 import { frameForPhoto, namesLike, sameName, SAME_MOMENT_MS, type Taken } from '@core/frame/pairPhoto';
+import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { frame, photo, sequence, visit } from '../schema';
 import { transact } from '../transact';
-import { requireTogether } from './ownership';
+import { noteChanges, type Changed } from '../rows/changes';
+import { requireTogether } from '../rows/places';
 
 export type NewFrame = typeof frame.$inferInsert;
 export type NewPhoto = typeof photo.$inferInsert;
@@ -21,16 +23,16 @@ export interface NewPictures {
 
 /** A frame or photo of the visit that came from exactly these bytes. */
 export async function findByFile(
-  connection: Connection,
+  asking: Asking,
   visitId: string,
   fileSha: string,
 ): Promise<{ kind: 'frame' | 'photo'; id: string; name: string } | null> {
-  const [known] = await connection
+  const [known] = await asking.db
     .select({ id: frame.id, name: frame.name })
     .from(frame)
     .where(and(eq(frame.visitId, visitId), eq(frame.fileSha, fileSha)));
   if (known) return { kind: 'frame', ...known };
-  const [picture] = await connection
+  const [picture] = await asking.db
     .select({ id: photo.id, name: photo.name })
     .from(photo)
     .where(and(eq(photo.visitId, visitId), eq(photo.fileSha, fileSha)));
@@ -38,8 +40,8 @@ export async function findByFile(
 }
 
 /** @throws CoreError `not_found` */
-export async function requireVisit(connection: Connection, visitId: string): Promise<{ startedAt: Date }> {
-  const [found] = await connection.select({ startedAt: visit.startedAt }).from(visit).where(eq(visit.id, visitId));
+export async function requireVisit(asking: Asking, visitId: string): Promise<{ startedAt: number }> {
+  const [found] = await asking.db.select({ startedAt: visit.startedAt }).from(visit).where(eq(visit.id, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
   return found;
 }
@@ -51,11 +53,11 @@ export async function requireVisit(connection: Connection, visitId: string): Pro
  * @throws CoreError `not_found`, `bad_input` when room, surface or camera are not of this visit's site
  */
 export async function addPictures(
-  db: Connection,
+  asking: Asking,
   visitId: string,
   { sequences = [], frames = [], photos = [] }: NewPictures,
 ): Promise<void> {
-  await transact(db, async (tx) => {
+  await transact(asking.db, async (tx) => {
     // Locked, so that two files of one drop do not pair past each other.
     await tx.select({ id: visit.id }).from(visit).where(eq(visit.id, visitId)).for('update');
     const places = new Set(frames.map(({ roomId, surfaceId }) => JSON.stringify([roomId ?? null, surfaceId ?? null])));
@@ -70,7 +72,13 @@ export async function addPictures(
     }
     // Pages of one file have one name and moment: the first stands for all.
     const ownFrames = new Set(photos.map(({ frameId }) => frameId));
-    for (const one of frames) if ((one.page ?? 0) === 0 && !ownFrames.has(one.id)) await pairWaiting(tx, takenOf(one), visitId);
+    const paired: { id: string; version: number }[] = [];
+    for (const one of frames) {
+      if ((one.page ?? 0) === 0 && !ownFrames.has(one.id)) paired.push(...(await pairWaiting(tx, takenOf(one), visitId)));
+    }
+    const note = (entity: Changed['entity'], rows: { id: string; version?: number }[]) =>
+      rows.map(({ id, version = 1 }) => ({ entity, rowId: id, version, placeId: visitId }));
+    await noteChanges(tx, [...note('sequence', sequences), ...note('frame', frames), ...note('photo', [...photos, ...paired])]);
   });
 }
 
@@ -93,8 +101,9 @@ async function frameFor(tx: Connection, own: Taken, visitId: string): Promise<st
   return frameForPhoto(own, near.map(takenOf));
 }
 
-/** Gives a new frame the photos that were waiting for it, and those of its name that found nothing better than a moment. */
-async function pairWaiting(tx: Connection, own: Taken, visitId: string): Promise<void> {
+/** Gives a new frame the photos that were waiting for it, and those of its name that found nothing better than a moment. @returns them with their versions */
+async function pairWaiting(tx: Connection, own: Taken, visitId: string): Promise<{ id: string; version: number }[]> {
+  const paired: { id: string; version: number }[] = [];
   const near = await tx
     .select({
       id: photo.id,
@@ -116,25 +125,27 @@ async function pairWaiting(tx: Connection, own: Taken, visitId: string): Promise
       .update(photo)
       .set({ frameId: own.id, version: version + 1 })
       .where(eq(photo.id, waiting.id));
+    paired.push({ id: waiting.id, version: version + 1 });
   }
+  return paired;
 }
 
 /** Which of these are there: frames and photos by their ids. */
 export async function knownPictures(
-  connection: Connection,
+  asking: Asking,
   frameId: string,
   photoId: string,
 ): Promise<{ frame: string | null; photo: boolean }> {
   const [[oneFrame], [onePhoto]] = await Promise.all([
-    connection.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, frameId)),
-    connection.select({ id: photo.id }).from(photo).where(eq(photo.id, photoId)),
+    asking.db.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, frameId)),
+    asking.db.select({ id: photo.id }).from(photo).where(eq(photo.id, photoId)),
   ]);
   return { frame: oneFrame?.visitId ?? null, photo: onePhoto !== undefined };
 }
 
 /** Which bytes a frame or photo has. */
-export async function frameShas(connection: Connection, id: string) {
-  const [found] = await connection
+export async function frameShas(asking: Asking, id: string) {
+  const [found] = await asking.db
     .select({
       fileSha: frame.fileSha,
       pixelsSha: frame.pixelsSha,
@@ -147,8 +158,8 @@ export async function frameShas(connection: Connection, id: string) {
   return found;
 }
 
-export async function photoFile(connection: Connection, id: string) {
-  const [found] = await connection
+export async function photoFile(asking: Asking, id: string) {
+  const [found] = await asking.db
     .select({
       fileSha: photo.fileSha,
       mediaType: photo.mediaType,
@@ -163,8 +174,8 @@ export async function photoFile(connection: Connection, id: string) {
 }
 
 /** The visit that a frame belongs to. @throws CoreError `not_found` */
-export async function visitOfFrame(connection: Connection, id: string): Promise<string> {
-  const [found] = await connection.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, id));
+export async function visitOfFrame(asking: Asking, id: string): Promise<string> {
+  const [found] = await asking.db.select({ visitId: frame.visitId }).from(frame).where(eq(frame.id, id));
   if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
   return found.visitId;
 }

@@ -1,25 +1,30 @@
 import { eq } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
-import type { Connection, Database } from '../connection';
+import type { Asking } from '../asking';
 import { isDuplicate } from '../databaseError';
+import { noteChanges } from '../rows/changes';
 import { recording } from '../schema';
+import { transact } from '../transact';
 import { putBlob } from './blobs';
 import { requireVisit } from './files';
 
 /** Stores a spoken note, whole or not at all. @throws CoreError `empty_file`, `not_found` */
 export async function addRecording(
-  db: Database,
+  asking: Asking,
   row: Omit<typeof recording.$inferInsert, 'fileSha'>,
   bytes: Uint8Array,
 ): Promise<void> {
   if (bytes.length === 0) throw new CoreError('empty_file', 'Nothing was recorded.', {}, 'Allow the microphone and speak again.');
-  await requireVisit(db, row.visitId);
-  const fileSha = await putBlob(db, bytes);
+  await requireVisit(asking, row.visitId);
+  const fileSha = await putBlob(asking.db, bytes);
   try {
-    await db.insert(recording).values({ ...row, fileSha });
+    await transact(asking.db, async (tx) => {
+      await tx.insert(recording).values({ ...row, fileSha });
+      await noteChanges(tx, [{ entity: 'recording', rowId: row.id, version: 1, placeId: row.visitId }]);
+    });
   } catch (error) {
     // Sent again because its answer was lost: it is here. Anything else of this id is not.
-    const [known] = await db
+    const [known] = await asking.db
       .select({ visitId: recording.visitId, fileSha: recording.fileSha })
       .from(recording)
       .where(eq(recording.id, row.id));
@@ -27,8 +32,8 @@ export async function addRecording(
   }
 }
 
-export async function recordingFile(connection: Connection, id: string) {
-  const [found] = await connection
+export async function recordingFile(asking: Asking, id: string) {
+  const [found] = await asking.db
     .select({ fileSha: recording.fileSha, mediaType: recording.mediaType })
     .from(recording)
     .where(eq(recording.id, id));

@@ -3,9 +3,10 @@ import { CoreError } from '@core/errors';
 import { thumbnailOf } from '@core/frame/thumbnail';
 import { measureAfterTurn, photoAfterTurn } from '@core/frame/afterTurn';
 import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/frame/reshape';
-import type { Database } from '../connection';
+import type { Asking } from '../asking';
 import { frame, photo, probe, region } from '../schema';
 import { transact } from '../transact';
+import { noteChanges, type Changed } from '../rows/changes';
 import { getBlob, putBlob } from './blobs';
 
 /** Longest side of a thumbnail, pixels. */
@@ -25,8 +26,8 @@ function bytesOf(values: Float32Array): Uint8Array {
  *
  * @throws CoreError `not_found`
  */
-export async function turnFrame(db: Database, id: string, turn: Turn): Promise<void> {
-  await transact(db, async (tx) => {
+export async function turnFrame(asking: Asking, id: string, turn: Turn): Promise<void> {
+  await transact(asking.db, async (tx) => {
     const [found] = await tx.select().from(frame).where(eq(frame.id, id)).for('update');
     if (!found) throw new CoreError('not_found', 'There is no such frame.', { value: id }, 'Reload the page.');
     const { width, height } = found;
@@ -45,11 +46,15 @@ export async function turnFrame(db: Database, id: string, turn: Turn): Promise<v
         version: found.version + 1,
       })
       .where(eq(frame.id, id));
+    const changed: Changed[] = [{ entity: 'frame', rowId: id, version: found.version + 1, placeId: found.visitId }];
+    const note = (entity: Changed['entity'], row: { id: string; version: number }) =>
+      changed.push({ entity, rowId: row.id, version: row.version + 1, placeId: found.visitId });
     for (const row of await tx.select().from(region).where(eq(region.frameId, id)).for('update')) {
       await tx
         .update(region)
         .set({ shape: shapeAfterTurn(row.shape, width, height, turn), version: row.version + 1 })
         .where(eq(region.id, row.id));
+      note('region', row);
     }
     for (const row of await tx.select().from(probe).where(eq(probe.frameId, id)).for('update')) {
       const [x, y] = turnedPoint(row.x, row.y, width, height, turn);
@@ -57,12 +62,15 @@ export async function turnFrame(db: Database, id: string, turn: Turn): Promise<v
         .update(probe)
         .set({ x, y, version: row.version + 1 })
         .where(eq(probe.id, row.id));
+      note('probe', row);
     }
     for (const row of await tx.select().from(photo).where(eq(photo.frameId, id)).for('update')) {
       await tx
         .update(photo)
         .set({ ...photoAfterTurn(row, turn), alignment: null, version: row.version + 1 })
         .where(eq(photo.id, row.id));
+      note('photo', row);
     }
+    await noteChanges(tx, changed);
   });
 }

@@ -4,12 +4,13 @@ import { CoreError } from '@core/errors';
 import { nextPlan, roomKindFromName } from '@core/house/edit';
 import { KINDS } from '@core/visit/kinds';
 import type { NewVisit } from '@core/visit/newVisit';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { USUAL_TIME_CONSTANTS } from '@core/weather/wallMemory';
-import type { Connection, Database } from '../connection';
+import type { Asking } from '../asking';
+import type { Connection } from '../connection';
 import { conditions, finding, frame, intake, plan, room, settings, site, visit } from '../schema';
 import { transact } from '../transact';
-import { siteRow, visitRowOf } from './rows';
+import { rowFrom } from '../rows/read';
 
 export interface SiteVisit {
   row: Row<'visit'>;
@@ -24,22 +25,22 @@ export interface SiteWithVisits {
 }
 
 /** All sites with their visits: the site that was visited last comes first, then sites without a visit by name. */
-export async function listSites(db: Database): Promise<SiteWithVisits[]> {
+export async function listSites(asking: Asking): Promise<SiteWithVisits[]> {
   const [sites, visits, frames, findings] = await Promise.all([
-    db.select().from(site),
-    db.select().from(visit).orderBy(desc(visit.startedAt)),
-    db.select({ visitId: frame.visitId, n: count() }).from(frame).groupBy(frame.visitId),
-    db.select({ visitId: finding.visitId, n: count() }).from(finding).groupBy(finding.visitId),
+    asking.db.select().from(site),
+    asking.db.select().from(visit).orderBy(desc(visit.startedAt)),
+    asking.db.select({ visitId: frame.visitId, n: count() }).from(frame).groupBy(frame.visitId),
+    asking.db.select({ visitId: finding.visitId, n: count() }).from(finding).groupBy(finding.visitId),
   ]);
   const of = (counts: { visitId: string; n: number }[], id: string) => counts.find(({ visitId }) => visitId === id)?.n ?? 0;
   const last = (one: SiteWithVisits) => one.visits[0]?.row.value.startedAt ?? 0;
   return sites
     .map((stored) => ({
-      row: siteRow(stored),
+      row: rowFrom('site', stored),
       visits: visits
         .filter(({ siteId }) => siteId === stored.id)
         .map((row) => ({
-          row: visitRowOf(row),
+          row: rowFrom('visit', row),
           frames: of(frames, row.id),
           findings: of(findings, row.id),
         })),
@@ -56,8 +57,8 @@ const USUAL_INSIDE_C = 20;
  *
  * @throws CoreError `not_found`
  */
-export async function createVisit(connection: Connection, wanted: NewVisit): Promise<{ visitId: string; siteId: string }> {
-  return transact(connection, async (tx) => {
+export async function createVisit(asking: Asking, wanted: NewVisit): Promise<{ visitId: string; siteId: string }> {
+  return transact(asking.db, async (tx) => {
     const known = 'id' in wanted.site ? await requireSite(tx, wanted.site.id) : null;
     const siteId = known ?? newId();
     if (!('id' in wanted.site)) await tx.insert(site).values({ id: siteId, ...wanted.site });
@@ -70,7 +71,7 @@ export async function createVisit(connection: Connection, wanted: NewVisit): Pro
       siteId,
       title: wanted.title,
       question: wanted.question || (last?.visit.question ?? ''),
-      startedAt: new Date(wanted.startedAt),
+      startedAt: wanted.startedAt,
       ...(last && { belowK, aboveK, colourMap, fixed, shade }),
     });
     const { complaints = [], history = [], people = '', access = '' } = last?.intake ?? {};

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { Weather } from '@core/weather/weather';
-import type { Database } from '../connection';
+import type { Asking } from '../asking';
 import { weather } from '../schema';
 import { transact } from '../transact';
 import { putBlob } from './blobs';
@@ -15,12 +15,12 @@ export interface StoredWeather extends Weather {
 
 /** Keeps a file's weather with its bytes; the same file again is the one that is there. */
 export async function addWeather(
-  db: Database,
+  asking: Asking,
   file: { fileName: string; bytes: Uint8Array },
   read: Weather & { format: string },
 ): Promise<string> {
-  const fileSha = await putBlob(db, file.bytes);
-  return transact(db, async (tx) => {
+  const fileSha = await putBlob(asking.db, file.bytes);
+  return transact(asking.db, async (tx) => {
     const [known] = await tx.select({ id: weather.id }).from(weather).where(eq(weather.fileSha, fileSha));
     if (known) return known.id;
     const id = newId();
@@ -34,8 +34,8 @@ export async function addWeather(
 }
 
 /** @throws CoreError `not_found` */
-export async function getWeather(db: Database, id: string): Promise<StoredWeather> {
-  const [found] = await db.select().from(weather).where(eq(weather.id, id));
+export async function getWeather(asking: Asking, id: string): Promise<StoredWeather> {
+  const [found] = await asking.db.select().from(weather).where(eq(weather.id, id));
   if (!found) throw new CoreError('not_found', 'That weather is not here.', { value: id }, 'Drop the file again.');
   const { fileName, format, startsAt, hours, warnings } = found;
   return { id, fileName, format, start: startsAt.getTime(), hours, warnings };

@@ -1,23 +1,9 @@
-import { datetime, int, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
+import { int, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
 import { photo } from './photo';
 import { visit } from './visit';
-
-/** This against that: two regions of one frame whose difference is stated. Its number is always computed, never stored. */
-export const pair = mysqlTable(
-  'pair',
-  {
-    id: uuid().primaryKey(),
-    thisRegionId: uuid('this_region_id')
-      .notNull()
-      .references(() => region.id),
-    thatRegionId: uuid('that_region_id')
-      .notNull()
-      .references(() => region.id),
-  },
-  (table) => [unique('pair_once').on(table.thisRegionId, table.thatRegionId)],
-);
 
 /** What a person accepted as worth stating. */
 export const finding = mysqlTable('finding', {
@@ -28,12 +14,18 @@ export const finding = mysqlTable('finding', {
   frameId: uuid('frame_id')
     .notNull()
     .references(() => frame.id),
-  pairId: uuid('pair_id')
+  /** This against that: the difference that is stated. Its number is always computed, never stored. */
+  thisRegionId: uuid('this_region_id')
     .notNull()
-    .references(() => pair.id),
+    .references(() => region.id),
+  thatRegionId: uuid('that_region_id')
+    .notNull()
+    .references(() => region.id),
   photoId: uuid('photo_id').references(() => photo.id),
   title: varchar({ length: 160 }).notNull(),
   note: text().notNull(),
-  recordedAt: datetime('recorded_at', { fsp: 3 }).notNull(),
+  recordedAt: moment('recorded_at')
+    .notNull()
+    .$defaultFn(() => Date.now()),
   version: int().notNull().default(1),
 });

@@ -15,7 +15,8 @@ import {
 import type { Basis } from '@core/frame/frame';
 import type { Shape } from '@core/frame/region';
 import type { Measure } from '@core/frame/metric';
-import { REGION_ROLES, SIDES } from '@core/visit/rows';
+import { REGION_ROLES } from '@core/frame/regionRow';
+import { SIDES } from '@core/frame/side';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';

@@ -1,5 +1,6 @@
 export * from './blob';
 export * from './camera';
+export * from './change';
 export * from './command';
 export * from './finding';
 export * from './frame';

@@ -1,8 +1,9 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { HandoverValue } from '@core/camera/rows';
-import type { LoanHomeValue } from '@core/visit/rows';
+import { boolean, check, double, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { HandoverValue } from '@core/camera/handoverRow';
+import type { LoanHomeValue } from '@core/sharing/loanHomeRow';
 import { STRICTNESSES } from '@core/weather/plan';
+import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { camera } from './camera';
 import { site } from './site';
@@ -17,15 +18,15 @@ export const loan = mysqlTable(
     timeZone: varchar('time_zone', { length: 64 }).notNull(),
     latitude: double().notNull(),
     longitude: double().notNull(),
-    startsAt: datetime('starts_at', { fsp: 3 }).notNull(),
-    endsAt: datetime('ends_at', { fsp: 3 }).notNull(),
+    from: moment('starts_at').notNull(),
+    to: moment('ends_at').notNull(),
     insideC: double('inside_c').notNull(),
     strictness: mysqlEnum(STRICTNESSES).notNull(),
     weatherId: uuid('weather_id').references(() => weather.id),
     archived: boolean().notNull().default(false),
     version: int().notNull().default(1),
   },
-  (table) => [check('loan_ends_after_it_begins', sql`${table.endsAt} > ${table.startsAt}`)],
+  (table) => [check('loan_ends_after_it_begins', sql`${table.to} > ${table.from}`)],
 );
 
 /** A home that waits for the camera of a loan; its ordinal is its place on the waiting list. */

@@ -1,7 +1,10 @@
-import { datetime, double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
+import { double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
 import { CHANGE_KINDS } from '@core/round/changes';
-import { ANSWERS, type KitValue, type LogEntry, type StopValue } from '@core/round/rows';
+import type { KitValue } from '@core/round/kitRow';
+import type { LogEntry } from '@core/round/logRow';
+import { ANSWERS, type StopValue } from '@core/round/stopRow';
 import { VISIT_KINDS } from '@core/visit/kinds';
+import { moment } from '../columns/moment';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
@@ -23,8 +26,8 @@ export const stop = mysqlTable(
     reason: varchar({ length: 240 }).notNull().default(''),
     note: text().notNull(),
     probes: json().$type<StopValue['probes']>().notNull(),
-    openedAt: datetime('opened_at', { fsp: 3 }),
-    answeredAt: datetime('answered_at', { fsp: 3 }),
+    openedAt: moment('opened_at'),
+    answeredAt: moment('answered_at'),
     version: int().notNull().default(1),
   },
   (table) => [unique('stop_once').on(table.visitId, table.key)],
@@ -40,8 +43,8 @@ export const putBack = mysqlTable(
     what: varchar({ length: 160 }).notNull(),
     was: varchar({ length: 120 }).notNull(),
     now: varchar({ length: 120 }).notNull(),
-    changedAt: datetime('changed_at', { fsp: 3 }).notNull(),
-    putBackAt: datetime('put_back_at', { fsp: 3 }),
+    changedAt: moment('changed_at').notNull(),
+    putBackAt: moment('put_back_at'),
     version: int().notNull().default(1),
   },
   (table) => [index('put_back_of_visit').on(table.visitId)],
@@ -83,12 +86,13 @@ export const recording = mysqlTable(
     id: uuid().primaryKey(),
     visitId: ofVisit(),
     stopKey: varchar('stop_key', { length: 160 }).notNull(),
-    takenAt: datetime('taken_at', { fsp: 3 }).notNull(),
+    takenAt: moment('taken_at').notNull(),
     seconds: double().notNull(),
     mediaType: varchar('media_type', { length: 32 }).notNull(),
     fileSha: sha256('file_sha')
       .notNull()
       .references(() => blob.sha),
+    version: int().notNull().default(1),
   },
   (table) => [index('recording_of_visit').on(table.visitId)],
 );

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, double, index, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import { BEHINDS, ROOM_KINDS, SURFACE_KINDS } from '@core/house/kinds';
-import type { Opening } from '@core/house/rows';
+import type { Opening } from '@core/house/surfaceRow';
 import type { Feature } from '@core/simulate/scene';
 import { WALLS } from '@core/weather/wallMemory';
 import type { Facade } from '@core/weather/plan';

@@ -1,10 +1,11 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, datetime, double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, check, double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
 import type { SteadySpan } from '@core/scale/scale';
 import { VISIT_KINDS } from '@core/visit/kinds';
-import type { IntakeValue } from '@core/visit/rows';
+import type { IntakeValue } from '@core/visit/intakeRow';
 import { STRICTNESSES } from '@core/weather/plan';
 import type { TimeConstants } from '@core/weather/wallMemory';
+import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { camera } from './camera';
 import { site } from './site';
@@ -22,7 +23,7 @@ export const visit = mysqlTable(
     question: varchar({ length: 1000 }).notNull().default(''),
     archived: boolean().notNull().default(false),
     cameraId: uuid('camera_id').references(() => camera.id),
-    startedAt: datetime('started_at', { fsp: 3 }).notNull(),
+    startedAt: moment('started_at').notNull(),
     belowK: double('below_k').notNull().default(6),
     aboveK: double('above_k').notNull().default(6),
     colourMap: varchar('colour_map', { length: 16 }).notNull().default('hearth'),
@@ -91,8 +92,8 @@ export const plan = mysqlTable('plan', {
   weatherId: uuid('weather_id').references(() => weather.id),
   /** A day of the local calendar. */
   firstDay: varchar('first_day', { length: 10 }),
-  slotFrom: datetime('slot_from', { fsp: 3 }),
-  slotTo: datetime('slot_to', { fsp: 3 }),
+  slotFrom: moment('slot_from'),
+  slotTo: moment('slot_to'),
   letter: text(),
   version: int().notNull().default(1),
 });

@@ -1,8 +1,13 @@
 import { NO_SETTINGS } from '../../core/radiometry/settings';
-import type { VisitDocument } from '../../core/visit/document';
+import type { VisitDocument } from '@core/document';
 import type { Den } from '../../e2e/support/den';
 
+import { stepOf } from '../../e2e/support/commands';
+
 export { put, regionPut } from '../../e2e/support/commands';
+
+/** A change of one row with the id of its step. */
+export type Change = { id: string } & Record<string, unknown>;
 
 /** What the application answered. */
 export interface Answer {
@@ -11,7 +16,7 @@ export interface Answer {
     error?: { code: string; message: string };
     id?: string;
     pages?: number;
-    version?: number;
+    versions?: Record<string, number>;
     kind?: string;
     visitId?: string;
   };
@@ -32,6 +37,9 @@ export async function send(den: Den, path: string, init: RequestInit = {}): Prom
 
 export const post = (den: Den, path: string, value: unknown): Promise<Answer> =>
   send(den, path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) });
+
+/** Sends a step of one change. */
+export const sendChange = (den: Den, change: Change): Promise<Answer> => post(den, '/api/commands', stepOf(change));
 
 export const upload = (den: Den, visit: string, name: string, bytes: Uint8Array | string, query = ''): Promise<Answer> =>
   send(den, `/api/visits/${visit}/files?name=${encodeURIComponent(name)}${query}`, { method: 'POST', body: bytes as BodyInit });

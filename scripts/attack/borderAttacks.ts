@@ -2,7 +2,20 @@ import http from 'node:http';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
 import { seededRandom } from '../../core/simulate/random';
-import { demoVisit, documentOf, grid, newVisit, post, put, regionPut, send, settingsOf, upload, type Answer } from './api';
+import {
+  type Answer,
+  type Change,
+  demoVisit,
+  documentOf,
+  grid,
+  newVisit,
+  put,
+  regionPut,
+  send,
+  sendChange,
+  settingsOf,
+  upload,
+} from './api';
 import { attack, seen, type Attack } from './case';
 
 /** Asks under another name than the machine's own, as a page whose name was made to resolve to it would. */
@@ -32,7 +45,7 @@ const told = ({ status, body }: Answer) => `${status} ${body.error?.code ?? 'tak
 /** One command that has to be refused with one code, and leave no 500. */
 function refusedCommand(tried: string, code: string, status: number, make: (den: Den) => Promise<unknown>): Attack {
   return attack(tried, `${status} ${code}`, async (den) => {
-    const answer = await post(den, '/api/commands', await make(den));
+    const answer = await sendChange(den, (await make(den)) as Change);
     return seen(told(answer), answer.status === status && answer.body.error?.code === code);
   });
 }
@@ -89,7 +102,7 @@ export const BORDER: Attack[] = [
     const answers: string[] = [];
     for (let i = 0; i < 60; i += 1) {
       const command = regionPut(frame);
-      const eight = await Promise.all(Array.from({ length: 8 }, () => post(den, '/api/commands', command)));
+      const eight = await Promise.all(Array.from({ length: 8 }, () => sendChange(den, command)));
       answers.push(...eight.map(told));
     }
     const regions = Object.keys((await documentOf(den, visit)).rows.region).length;
@@ -100,9 +113,7 @@ export const BORDER: Attack[] = [
     const codes = new Map<string, number>();
     for (let i = 0; i < 40; i += 1) {
       const visit = await newVisit(den, `Twice ${i}`, []);
-      const both = await Promise.all(
-        [0.9, 0.8].map((e) => post(den, '/api/commands', put('settings', settingsOf('visit', visit, e)))),
-      );
+      const both = await Promise.all([0.9, 0.8].map((e) => sendChange(den, put('settings', settingsOf('visit', visit, e)))));
       for (const one of both) codes.set(told(one), (codes.get(told(one)) ?? 0) + 1);
     }
     return seen(
@@ -123,7 +134,7 @@ export const BORDER: Attack[] = [
     });
     let taken = 0;
     for (let i = 0; i < 100; i += 1) {
-      const both = await Promise.all([0, 1].map((n) => post(den, '/api/commands', put('room', room(`${i}-${n}`)))));
+      const both = await Promise.all([0, 1].map((n) => sendChange(den, put('room', room(`${i}-${n}`)))));
       taken += both.filter(({ status }) => status === 200).length;
     }
     return seen(`${taken} of 200`, taken === 200);
@@ -143,7 +154,7 @@ export const BORDER: Attack[] = [
   refusedCommand('a region moved to another frame', 'bad_input', 400, async (den) => {
     const [a, b] = [await visitWithFrame(den, 105), await visitWithFrame(den, 106)];
     const made = regionPut(a.frame);
-    await post(den, '/api/commands', made);
+    await sendChange(den, made);
     return { ...made, id: newId(), version: 1, value: { ...made.value, frameId: b.frame } };
   }),
   refusedCommand('a frame put into a room of another site', 'bad_input', 400, async (den) => {
@@ -154,7 +165,7 @@ export const BORDER: Attack[] = [
   refusedCommand('a reference on another frame', 'bad_input', 400, async (den) => {
     const [a, b] = [await visitWithFrame(den, 109), await visitWithFrame(den, 110)];
     const region = regionPut(b.frame);
-    await post(den, '/api/commands', region);
+    await sendChange(den, region);
     const row = a.document.rows.frame[a.frame]!;
     return put('frame', { ...row.value, referenceId: region.rowId }, a.frame, row.version);
   }),
@@ -193,7 +204,7 @@ export const BORDER: Attack[] = [
   refusedCommand('a finding of one visit on a frame of another', 'bad_input', 400, async (den) => {
     const [a, b] = [await visitWithFrame(den, 117), await visitWithFrame(den, 118)];
     const region = regionPut(b.frame);
-    await post(den, '/api/commands', region);
+    await sendChange(den, region);
     return put('finding', {
       visitId: a.visit,
       frameId: b.frame,
@@ -209,7 +220,7 @@ export const BORDER: Attack[] = [
   ),
   refusedCommand('a second kit list of one visit', 'duplicate', 409, async (den) => {
     const visit = await newVisit(den);
-    await post(den, '/api/commands', put('kit', { visitId: visit, items: [] }));
+    await sendChange(den, put('kit', { visitId: visit, items: [] }));
     return put('kit', { visitId: visit, items: [] });
   }),
   refusedCommand('a visit that takes a camera that is not there', 'not_found', 404, async (den) => {
@@ -278,7 +289,7 @@ export const BORDER: Attack[] = [
               value[fields[Math.floor(random() * fields.length)]!] = odd[Math.floor(random() * odd.length)];
             }
             // Half of them as new rows, so that what the database holds is met as well as what the schema does.
-            return post(den, '/api/commands', random() < 0.5 ? put(entity, value) : put(entity, value, row.id, row.version));
+            return sendChange(den, random() < 0.5 ? put(entity, value) : put(entity, value, row.id, row.version));
           }),
         );
         for (const { status, body } of answers) {
@@ -317,7 +328,7 @@ export const BORDER: Attack[] = [
     const { frame } = await visitWithFrame(den, 128);
     const names = ['\ud800', 'a\u0000b', '<img src=x onerror=alert(1)>', "'; DROP TABLE frame; --", '𝒳'.repeat(40)];
     const answers = await Promise.all(
-      names.map((name) => post(den, '/api/commands', regionPut(frame, { value: { ...regionPut(frame).value, name } }))),
+      names.map((name) => sendChange(den, regionPut(frame, { value: { ...regionPut(frame).value, name } }))),
     );
     return seen(
       answers.map(told).join(', '),

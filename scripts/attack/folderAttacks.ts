@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { isAlive } from '../../e2e/support/den';
-import { newVisit, post, put } from './api';
+import { newVisit, put, sendChange } from './api';
 import { attack, seen, type Attack } from './case';
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -144,7 +144,7 @@ export const FOLDER: Attack[] = [
     const mark = 'what somebody typed and nobody else should read';
     const visit = await newVisit(den);
     const kit = () => put('kit', { visitId: visit, items: [{ name: mark, packed: false }] });
-    const codes = [await post(den, '/api/commands', kit()), await post(den, '/api/commands', kit())].map(({ status }) => status);
+    const codes = [await sendChange(den, kit()), await sendChange(den, kit())].map(({ status }) => status);
     const logs = readdirSync(den.data)
       .filter((name) => name.startsWith('app.log') || name.startsWith('database.log'))
       .map((name) => path.join(den.data, name));

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
 import { attack, megabytes, seen, type Attack } from './case';
-import { documentOf, grid, newVisit, put, upload, uploadZip } from './api';
+import { documentOf, grid, newVisit, put, sendChange, upload, uploadZip } from './api';
 import { crumbs, pagePixels, stackOf, zipOf } from './files';
 import { memoryOf, peakOf } from './memory';
 import type { Den } from '../../e2e/support/den';
@@ -189,10 +189,7 @@ export const IMPORT: Attack[] = [
       .toBuffer();
     const { body } = await upload(den, visit, 'large.jpg', large);
     const photo = (await documentOf(den, visit)).rows.photo[body.id!]!;
-    await fetch(`${den.address}/api/commands`, {
-      method: 'POST',
-      body: JSON.stringify({ ...put('photo', { ...photo.value, quarters: 1 }, photo.id, photo.version) }),
-    });
+    await sendChange(den, put('photo', { ...photo.value, quarters: 1 }, photo.id, photo.version));
     const began = Date.now();
     const ask = () =>
       fetch(`${den.address}/api/photos/${body.id}/file`).then(async (r) => ({

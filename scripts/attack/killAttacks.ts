@@ -4,7 +4,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
 import { databaseIn, olderDatabase } from '../../server/keep/testing';
-import { documentOf, grid, newVisit, post, regionPut, upload } from './api';
+import { documentOf, grid, newVisit, post, regionPut, sendChange, upload } from './api';
 import { attack, seen, type Attack } from './case';
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -43,7 +43,7 @@ function work(den: Den, visit: string, frame: string, round: number) {
     }),
     loop(async () => {
       const command = regionPut(frame);
-      const { status } = await post(den, '/api/commands', command);
+      const { status } = await sendChange(den, command);
       if (status === 200) told.regions.push(command.rowId);
     }),
   ]);
@@ -116,7 +116,7 @@ const captures = attack('20 kills during captures, each sent again', 'every capt
   const visit = await newVisit(den, 'Captured');
   const { siteId, rows } = await documentOf(den, visit);
   const surfaceId = newId();
-  await post(den, '/api/commands', {
+  await sendChange(den, {
     id: newId(),
     action: 'put',
     entity: 'surface',

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { readFileSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import type { Den } from '../../e2e/support/den';
-import { documentOf, newVisit, post, put, settingsOf, upload } from './api';
+import { documentOf, newVisit, put, sendChange, settingsOf, upload } from './api';
 import { attack, megabytes, seen, type Attack } from './case';
 import { pagePixels, stackOf } from './files';
 import { peakOf } from './memory';
@@ -31,16 +31,15 @@ export const LARGE: Attack[] = [
     const visit = await newVisit(den);
     const stack = stackOf(300, 160, 125, (page) => pagePixels(page, 160, 125), false);
     const settings = put('settings', settingsOf('visit', visit));
-    await post(den, '/api/commands', settings);
+    await sendChange(den, settings);
     let going = true;
     let slowest = 0;
     let edits = 0;
     const tab = (async () => {
       for (let version = 1; going; version += 1) {
         const began = Date.now();
-        const { status } = await post(
+        const { status } = await sendChange(
           den,
-          '/api/commands',
           put('settings', settingsOf('visit', visit, 0.5 + (version % 50) / 100), settings.rowId, version),
         );
         if (status !== 200) throw new Error(`an edit was answered ${status}`);

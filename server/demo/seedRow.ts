@@ -4,14 +4,18 @@ import { NO_SETTINGS } from '@core/radiometry/settings';
 import { KINDS } from '@core/visit/kinds';
 import { houseScene, sceneCamera } from '@core/simulate/houseScene';
 import { poseFor } from '@core/simulate/pinhole';
-import type { Opening, RoomValue, SurfaceValue } from '@core/house/rows';
-import type { Connection } from '@data/connection';
+import type { RoomValue } from '@core/house/roomRow';
+import { OPENING_PARTS, stopKeyOf } from '@core/round/stops';
+import type { Part } from '@core/round/parts';
+import type { Opening, SurfaceValue } from '@core/house/surfaceRow';
+import type { Asking } from '@data/asking';
 import { OLD_KILN_ROW as demo, type DemoSurface } from '@data/demo/oldKilnRow';
 import { loadSimulated } from '@data/queries/house';
-import { roomColumns } from '@data/queries/columns';
+import { columnsOf } from '@data/rows/write';
 import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
 import { takePicture } from './takePicture';
+import { intakeOf } from './intakeOf';
 import { walkRound } from './walkRound';
 
 function momentOf(time: string, seconds = 0): Date {
@@ -19,9 +23,9 @@ function momentOf(time: string, seconds = 0): Date {
 }
 
 /** One evening at No. 2, walked in full: frames of described surfaces, regions, findings, log, kit, put-back list. */
-export async function seedRow(db: Connection): Promise<string> {
+export async function seedRow(asking: Asking): Promise<string> {
   const { conditions } = demo;
-  const { visitId, siteId } = await createVisit(db, {
+  const { visitId, siteId } = await createVisit(asking, {
     site: demo.site,
     kind: 'heat-loss',
     title: demo.visit.title,
@@ -33,16 +37,16 @@ export async function seedRow(db: Connection): Promise<string> {
     rooms: [],
   });
   const { windMs, sunHours, rainHours } = conditions;
-  await db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
-  await db.update(t.intake).set(demo.intake).where(eq(t.intake.visitId, visitId));
-  await db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
+  await asking.db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
+  await asking.db.update(t.intake).set(intakeOf(demo.intake)).where(eq(t.intake.visitId, visitId));
+  await asking.db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
   const cameraId = newId();
-  await db.insert(t.camera).values({ id: cameraId, ...demo.camera });
-  await db.insert(t.instrument).values(demo.instruments.map((instrument) => ({ id: newId(), ...instrument })));
-  await db.insert(t.settings).values({ id: newId(), visitId, emissivity: demo.emissivity, reflectedC: demo.reflectedC });
+  await asking.db.insert(t.camera).values({ id: cameraId, ...demo.camera });
+  await asking.db.insert(t.instrument).values(demo.instruments.map((instrument) => ({ id: newId(), ...instrument })));
+  await asking.db.insert(t.settings).values({ id: newId(), visitId, emissivity: demo.emissivity, reflectedC: demo.reflectedC });
 
-  const roomIds = await addRooms(db, siteId);
-  const surfaces = await addSurfaces(db, siteId, roomIds);
+  const roomIds = await addRooms(asking, siteId);
+  const surfaces = await addSurfaces(asking, siteId, roomIds);
   for (const [number, wanted] of demo.frames.entries()) {
     const surface = surfaces.get(wanted.surface)!;
     const pose = poseFor(
@@ -50,22 +54,22 @@ export async function seedRow(db: Connection): Promise<string> {
       { x: surface.value.widthM / 2, y: surface.value.heightM / 2 },
       sceneCamera(demo.camera),
     );
-    const scene = houseScene(await loadSimulated(db, visitId, surface.id), sceneCamera(demo.camera), pose, number);
-    const { frameId, photoId } = await takePicture(db, visitId, {
+    const scene = houseScene(await loadSimulated(asking, visitId, surface.id), sceneCamera(demo.camera), pose, number);
+    const { frameId, photoId } = await takePicture(asking, visitId, {
       scene,
       stem: `row-${String(number + 1).padStart(3, '0')}`,
       name: wanted.name,
       takenAt: momentOf(wanted.at, 5),
       surfaceId: surface.id,
       surface: surface.value,
-      stopKey: wanted.stop && `${surface.id}:${wanted.stop}`,
+      stopKey: stopKeyAt(surface, wanted.stop),
       cameraId,
     });
-    await addRegions(db, visitId, frameId, photoId, wanted);
+    await addRegions(asking, visitId, frameId, photoId, wanted);
   }
   const taken = new Set<string | null>([...surfaces.values()].map(({ id }) => id));
-  await addRecords(db, visitId);
-  await walkRound(db, visitId, {
+  await addRecords(asking, visitId);
+  await walkRound(asking, visitId, {
     from: momentOf('19:12'),
     camera: { id: cameraId, value: demo.camera },
     wants: (stop) => stop.part.startsWith('facade'),
@@ -79,12 +83,19 @@ export async function seedRow(db: Connection): Promise<string> {
   return visitId;
 }
 
-async function addRooms(db: Connection, siteId: string): Promise<Map<string, string>> {
+/** The key of the stop at a surface, or at the first of its openings that has this part. */
+function stopKeyAt({ id, value }: { id: string; value: SurfaceValue }, part: Part | null): string | null {
+  if (part === null) return null;
+  const opening = value.openings.find(({ kind }) => OPENING_PARTS[kind].includes(part));
+  return stopKeyOf(opening?.id ?? id, part);
+}
+
+async function addRooms(asking: Asking, siteId: string): Promise<Map<string, string>> {
   const rooms = demo.rooms.map((room, ordinal) => {
     const value: RoomValue = { siteId, heightM: 2.4, ordinal, ...room };
-    return { id: newId(), ...roomColumns(value) };
+    return { id: newId(), ...columnsOf('room', value) } as typeof t.room.$inferInsert & { id: string };
   });
-  await db.insert(t.room).values(rooms);
+  await asking.db.insert(t.room).values(rooms);
   return new Map(rooms.map(({ id, name }) => [name, id]));
 }
 
@@ -95,15 +106,15 @@ function openingsIn({ features }: DemoSurface): Opening[] {
   return features.flatMap((feature): Opening[] => {
     if (feature.kind === 'window' || feature.kind === 'door') {
       const { kind, x, y, width, height } = feature;
-      return [{ kind: OPENINGS[kind], x, y, width, height }];
+      return [{ id: newId(), kind: OPENINGS[kind], x, y, width, height }];
     }
     if (feature.kind !== 'panel' || feature.look !== 'hatch') return [];
     const { x, y, width, height } = feature;
-    return [{ kind: 'hatch', x, y, width, height }];
+    return [{ id: newId(), kind: 'hatch', x, y, width, height }];
   });
 }
 
-async function addSurfaces(db: Connection, siteId: string, roomIds: Map<string, string>) {
+async function addSurfaces(asking: Asking, siteId: string, roomIds: Map<string, string>) {
   const described = new Map<DemoSurface, { id: string; value: SurfaceValue }>();
   for (const { surface } of demo.frames) {
     const { name, kind, behind, azimuth, width, height } = surface;
@@ -126,8 +137,8 @@ async function addSurfaces(db: Connection, siteId: string, roomIds: Map<string, 
   }
   const outside = demo.outside.map((facade, i) => {
     const openings: Opening[] = [
-      { kind: 'window', x: 1.9, y: 0.8, width: 1.1, height: 1.1 },
-      { kind: 'window', x: 1.9, y: 3.2, width: 1.1, height: 1.1 },
+      { id: newId(), kind: 'window', x: 1.9, y: 0.8, width: 1.1, height: 1.1 },
+      { id: newId(), kind: 'window', x: 1.9, y: 3.2, width: 1.1, height: 1.1 },
     ];
     const kind = 'facade' as const;
     const ordinal = 100 + i;
@@ -148,27 +159,29 @@ async function addSurfaces(db: Connection, siteId: string, roomIds: Map<string, 
   for (const { value } of described.values()) {
     if (value.behind === 'outside') value.otherSideId = outside.find(({ azimuth }) => azimuth === value.azimuth)?.id ?? null;
   }
-  await db
+  await asking.db
     .insert(t.surface)
     .values([...[...described].map(([{ features }, { id, value }]) => ({ id, ...value, described: features })), ...outside]);
-  await db.insert(t.settings).values(outside.map(({ id }) => ({ ...NO_SETTINGS, id: newId(), surfaceId: id, emissivity: 0.93 })));
+  await asking.db
+    .insert(t.settings)
+    .values(outside.map(({ id }) => ({ ...NO_SETTINGS, id: newId(), surfaceId: id, emissivity: 0.93 })));
   return described;
 }
 
-async function addRecords(db: Connection, visitId: string): Promise<void> {
-  await db
+async function addRecords(asking: Asking, visitId: string): Promise<void> {
+  await asking.db
     .insert(t.kit)
     .values({ id: newId(), visitId, items: KINDS['heat-loss'].bring.map((name) => ({ name, packed: true })) });
-  await db.insert(t.putBack).values(
+  await asking.db.insert(t.putBack).values(
     demo.changes.map(({ at, back, ...change }) => ({
       id: newId(),
       visitId,
       ...change,
-      changedAt: momentOf(at),
-      putBackAt: momentOf(back),
+      changedAt: momentOf(at).getTime(),
+      putBackAt: momentOf(back).getTime(),
     })),
   );
-  await db.insert(t.log).values({
+  await asking.db.insert(t.log).values({
     id: newId(),
     visitId,
     name: 'By hand',
@@ -177,7 +190,7 @@ async function addRecords(db: Connection, visitId: string): Promise<void> {
 }
 
 async function addRegions(
-  db: Connection,
+  asking: Asking,
   visitId: string,
   frameId: string,
   photoId: string,
@@ -191,24 +204,29 @@ async function addRegions(
     role: 'reading' as const,
     shape: { kind: 'box' as const, x, y, width, height },
   }));
-  if (rows.length > 0) await db.insert(t.region).values(rows);
+  if (rows.length > 0) await asking.db.insert(t.region).values(rows);
   const idOf = (name: string) => rows.find((row) => row.name === name)!.id;
   const reference = rows.find((row) => row.name.startsWith('sound'));
-  await db
+  await asking.db
     .update(t.frame)
     .set({ referenceId: reference?.id ?? null })
     .where(eq(t.frame.id, frameId));
   if (reference && wanted.name === 'Window wall') {
-    await db.update(t.visit).set({ referenceInsideId: reference.id }).where(eq(t.visit.id, visitId));
+    await asking.db.update(t.visit).set({ referenceInsideId: reference.id }).where(eq(t.visit.id, visitId));
   }
   if (wanted.finding) {
     const { title, note } = wanted.finding;
-    const pairId = newId();
-    await db
-      .insert(t.pair)
-      .values({ id: pairId, thisRegionId: idOf(wanted.finding.this), thatRegionId: idOf(wanted.finding.that) });
-    await db
-      .insert(t.finding)
-      .values({ id: newId(), visitId, frameId, pairId, photoId, title, note, recordedAt: momentOf('20:05') });
+    const [thisRegionId, thatRegionId] = [idOf(wanted.finding.this), idOf(wanted.finding.that)];
+    await asking.db.insert(t.finding).values({
+      id: newId(),
+      visitId,
+      frameId,
+      thisRegionId,
+      thatRegionId,
+      photoId,
+      title,
+      note,
+      recordedAt: momentOf('20:05').getTime(),
+    });
   }
 }

@@ -1,12 +1,12 @@
 import sharp from 'sharp';
 import { writeTiff } from '@core/formats/tiff/write';
-import type { StopValue } from '@core/round/rows';
+import type { SurfaceValue } from '@core/house/surfaceRow';
+import type { StopValue } from '@core/round/stopRow';
 import { sideOf } from '@core/round/stops';
 import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import type { Scene } from '@core/simulate/scene';
-import type { SurfaceValue } from '@core/house/rows';
-import type { Connection } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { nodeCodecs } from '../codecs';
 import { decodePages } from '../decode';
 import { importFile, type Decode } from '../importFile';
@@ -28,7 +28,7 @@ export interface DemoPicture {
 
 /** Takes frame and photo of a scene into a visit through the same import as everybody's files. */
 export async function takePicture(
-  db: Connection,
+  asking: Asking,
   visitId: string,
   { scene, stem, name, takenAt, surfaceId, surface, stopKey, cameraId }: DemoPicture,
 ): Promise<{ frameId: string; photoId: string }> {
@@ -37,12 +37,12 @@ export async function takePicture(
   const decode: Decode = async (wanted, onPage) => {
     for (const page of decodePages(wanted)) await onPage(page);
   };
-  const frame = await importFile(db, visitId, file, undefined, decode);
+  const frame = await importFile(asking, visitId, file, undefined, decode);
   const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
   const bytes = await sharp(rgb, { raw: { width, height, channels: 3 } })
     .jpeg({ quality: 86 })
     .toBuffer();
-  const photo = await importFile(db, visitId, {
+  const photo = await importFile(asking, visitId, {
     ...common,
     frameId: frame.id,
     fileName: `${stem}-photo.jpg`,

@@ -1,12 +1,12 @@
 import { roundOf, stopRowOf } from '@core/round/round';
-import type { StopValue } from '@core/round/rows';
+import type { CameraValue } from '@core/camera/cameraRow';
+import type { StopValue } from '@core/round/stopRow';
 import { standFor } from '@core/round/stand';
 import type { Stop } from '@core/round/stops';
 import { faultsOf } from '@core/simulate/faultsOf';
 import { houseScene, sceneCamera } from '@core/simulate/houseScene';
 import type { Scene } from '@core/simulate/scene';
-import type { CameraValue } from '@core/camera/rows';
-import type { Connection } from '@data/connection';
+import type { Asking } from '@data/asking';
 import { loadVisitDocument } from '@data/queries/document';
 import { loadSimulated } from '@data/queries/house';
 import { stop as stopTable } from '@data/schema';
@@ -28,8 +28,8 @@ export interface Walk {
 }
 
 /** Walks a whole round as a person would: looks at every stop, takes frames where something is to be seen, answers all. */
-export async function walkRound(db: Connection, visitId: string, { from, camera, wants, says }: Walk): Promise<void> {
-  const document = await loadVisitDocument(db, visitId);
+export async function walkRound(asking: Asking, visitId: string, { from, camera, wants, says }: Walk): Promise<void> {
+  const document = await loadVisitDocument(asking, visitId);
   const { stops, outcomes } = roundOf(document);
   for (const [i, stop] of stops.entries()) {
     const openedAt = new Date(from.getTime() + i * A_LOOK_MS);
@@ -37,13 +37,13 @@ export async function walkRound(db: Connection, visitId: string, { from, camera,
     let seen = outcomes.get(stop.key) === 'seen';
     const surface = stop.surfaceId === null ? undefined : document.rows.surface[stop.surfaceId];
     if (!seen && surface && said.answer !== 'unreached') {
-      const simulated = await loadSimulated(db, visitId, surface.id);
+      const simulated = await loadSimulated(asking, visitId, surface.id);
       const stand = standFor(stop, camera.value, surface.value, simulated.room);
       const pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
       const scene = houseScene(simulated, sceneCamera(camera.value), pose, i);
       if (wants ? wants(stop) : somethingShows(scene)) {
         const place = surface.value.roomId === null ? '' : `${document.rows.room[surface.value.roomId]!.value.name}, `;
-        await takePicture(db, visitId, {
+        await takePicture(asking, visitId, {
           scene,
           stem: `round-${String(i + 1).padStart(3, '0')}`,
           name: `${place}${place ? stop.title.toLowerCase() : `${surface.value.name}, ${stop.title.toLowerCase()}`}`.slice(
@@ -61,13 +61,13 @@ export async function walkRound(db: Connection, visitId: string, { from, camera,
     }
     const { id, value } = stopRowOf(document, stop.key);
     const answer = said.answer ?? (seen ? 'seen' : 'nothing');
-    await db.insert(stopTable).values({
+    await asking.db.insert(stopTable).values({
       id,
       ...value,
       ...said,
       answer,
-      openedAt,
-      answeredAt: new Date(openedAt.getTime() + A_LOOK_MS - 5000),
+      openedAt: openedAt.getTime(),
+      answeredAt: openedAt.getTime() + A_LOOK_MS - 5000,
     });
   }
 }

@@ -1,6 +1,7 @@
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { closeDatabase, database as applicationDatabase } from '@data/connection';
+import { closeDatabase } from '@data/connection';
+import { asking } from '../asking';
 import { seedDemo } from '../demo/seedDemo';
 import { withConnection, type DatabaseAccess } from './access';
 import { allowWork } from './accounts';
@@ -126,7 +127,7 @@ async function fillDemo(access: DatabaseAccess, database: string): Promise<void>
   say('Making the demo …');
   Object.assign(process.env, databaseEnvironment(access.port, 'loader', access.passwords.loader, database));
   try {
-    await seedDemo(applicationDatabase(), progress('Making the demo …'));
+    await seedDemo(asking(), progress('Making the demo …'));
   } finally {
     await closeDatabase();
   }

@@ -1,5 +1,5 @@
 import type { DisplayUnit } from '@core/units/temperature';
-import type { VisitDocument } from '@core/visit/document';
+import type { VisitDocument } from '@core/document';
 
 /** What the report's worker needs: the visit, and the bytes that it shows. */
 export interface ReportJob {

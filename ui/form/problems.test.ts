@@ -1,4 +1,4 @@
-import { siteValueSchema } from '@core/visit/rows';
+import { siteValueSchema } from '@core/visit/siteRow';
 import { problemsByField } from './problems';
 
 test('every field has its first problem; without problems there are none', () => {

@@ -1,7 +1,7 @@
 import { CoreError, type CoreErrorData } from '@core/errors';
 import type { Basis, FrameWarning } from '@core/frame/frame';
 import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
-import type { Side } from '@core/visit/rows';
+import type { Side } from '@core/frame/side';
 import { patientFetch } from '@ui/server/reachable';
 
 /** Where on the round the files come from, and how they are read. */

@@ -1,7 +1,17 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { CoreErrorData } from '@core/errors';
+import { z } from 'zod';
+import { CoreError, type CoreErrorData } from '@core/errors';
+import { getJson, postJson, wordsOf } from '@ui/server/api';
+
+const startedSchema = z.object({ jobId: z.string() });
+const jobSchema = z.object({
+  state: z.string(),
+  done: z.number(),
+  total: z.number(),
+  error: z.custom<CoreErrorData>((value) => typeof value === 'object').nullable(),
+});
 
 interface PdfState {
   running: boolean;
@@ -26,19 +36,11 @@ export function usePdf() {
   const make = useCallback(async (address: string, body: unknown) => {
     setState({ running: true, done: 0, total: 1, problem: null });
     try {
-      const started = await answerOf<{ jobId: string }>(
-        fetch(address, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(body),
-        }),
-      );
+      const started = await postJson(address, body, startedSchema);
       jobId.current = started.jobId;
       for (;;) {
-        const job = await answerOf<{ state: string; done: number; total: number; error: CoreErrorData | null }>(
-          fetch(`/api/jobs/${started.jobId}`),
-        );
-        if (job.error) throw new Error(job.error.code === 'cancelled' ? '' : `${job.error.message} ${job.error.hint}`);
+        const job = await getJson(`/api/jobs/${started.jobId}`, jobSchema);
+        if (job.error) throw CoreError.fromJSON(job.error);
         setState({ running: true, done: job.done, total: job.total, problem: null });
         if (job.state === 'done') break;
         await new Promise((resolve) => setTimeout(resolve, POLL_MS));
@@ -46,7 +48,12 @@ export function usePdf() {
       download(`/api/jobs/${started.jobId}/result`);
       setState({ running: false, done: 0, total: 1, problem: null });
     } catch (error) {
-      setState({ running: false, done: 0, total: 1, problem: error instanceof Error && error.message ? error.message : null });
+      setState({
+        running: false,
+        done: 0,
+        total: 1,
+        problem: error instanceof CoreError && error.code === 'cancelled' ? null : wordsOf(error),
+      });
     }
     jobId.current = null;
   }, []);
@@ -54,16 +61,6 @@ export function usePdf() {
     if (jobId.current) void fetch(`/api/jobs/${jobId.current}`, { method: 'DELETE' });
   }, []);
   return { state, make, cancel };
-}
-
-async function answerOf<T>(request: Promise<Response>): Promise<T> {
-  const response = await request.catch(() => {
-    throw new Error('The connection was lost. Try again.');
-  });
-  const answer = (await response.json()) as T & { error?: CoreErrorData | null };
-  if (!response.ok)
-    throw new Error(answer.error ? `${answer.error.message} ${answer.error.hint}` : 'Something went wrong. Try again.');
-  return answer;
 }
 
 function download(address: string): void {

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { colourFrame } from '@core/scale/colourFrame';
 import { anchorFor, lineFor, steadyScaleFor } from '@core/visit/derive';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -5,7 +5,7 @@ import { Button, InputNumber, Popover } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { conditionsOf } from '@core/visit/derive';
 import { judgeConditions, type Verdict } from '@core/visit/verdict';
-import { conditionsValueSchema, type ConditionsValue } from '@core/visit/rows';
+import { type ConditionsValue, conditionsValueSchema } from '@core/visit/conditionsRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './ConditionsChip.module.css';

@@ -8,12 +8,11 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf, onlyRow, siteOf, visitDay, visitRow } from '@core/visit/derive';
 import { kitOf } from '@core/round/kit';
 import { openChanges, roundOf } from '@core/round/round';
-import type { VisitDocument } from '@core/visit/document';
+import type { VisitDocument } from '@core/document';
 import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
-import { saveWords } from '@ui/visit/saveWords';
-import type { Saving } from '@ui/visit/saver';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { saveWords } from '@ui/store/saving';
+import { useSaving, useVisit } from '@ui/visit/VisitProvider';
 import { ConditionsChip } from './ConditionsChip';
 import { KeysHelp } from './KeysHelp';
 import { DenMark } from './Mark';
@@ -22,7 +21,7 @@ import styles from './Shell.module.css';
 
 /** The frame of every page of a visit: top strip, trail, the stage itself. */
 export function Shell({ children }: { children: ReactNode }) {
-  const { document, saving } = useVisit();
+  const { document } = useVisit();
   const pathname = usePathname();
   const [helpOpen, setHelpOpen] = useState(false);
   const units = useUnits();
@@ -41,7 +40,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <b>{siteOf(document).name}</b>
             <small>
               {visitRow(document).value.title} · {visitDay(document)} · {frames} {frames === 1 ? 'frame' : 'frames'}
-              <SaveMark saving={saving} />
+              <SaveMark />
             </small>
           </div>
           <ConditionsChip />
@@ -138,7 +137,8 @@ function TrailLink({
   );
 }
 
-function SaveMark({ saving }: { saving: Saving }) {
+function SaveMark() {
+  const saving = useSaving();
   return (
     <span className={styles.save} data-state={saving.state} role="status">
       {saveWords(saving)}

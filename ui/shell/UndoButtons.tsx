@@ -3,11 +3,13 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Tooltip } from 'antd';
 import { useKeys } from '@ui/keys/useKeys';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { useVisitPart, useVisitStore } from '@ui/visit/VisitProvider';
 
 /** Back and forth over everything drawn or set, each saying what it would do; their keys work wherever they are shown. */
 export function UndoButtons() {
-  const { undo, redo, undoLabel, redoLabel } = useVisit();
+  const { undo, redo } = useVisitStore();
+  const undoLabel = useVisitPart(({ history }) => history.done.at(-1)?.label ?? null);
+  const redoLabel = useVisitPart(({ history }) => history.undone.at(-1)?.label ?? null);
   useKeys({ 'Ctrl z': undo, 'Ctrl Shift z': redo, 'Ctrl y': redo });
   return (
     <>

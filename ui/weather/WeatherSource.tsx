@@ -3,19 +3,22 @@
 import { CloudOutlined, FileTextOutlined, UploadOutlined } from '@ant-design/icons';
 import { App, Button, Tag, Tooltip, Upload } from 'antd';
 import { useState } from 'react';
-import type { CoreErrorData } from '@core/errors';
-import type { WeatherWarning } from '@core/weather/weather';
+import { z } from 'zod';
 import { localDay } from '@core/units/localTime';
+import { postJson, wordsOf } from '@ui/server/api';
 import type { FoundWeather } from './useWeather';
 import styles from './WeatherSource.module.css';
 
 const HOUR_MS = 3_600_000;
 
-export interface BroughtWeather {
-  weatherId: string;
-  start: number;
-  count: number;
-}
+const broughtSchema = z.object({
+  weatherId: z.string(),
+  start: z.number(),
+  count: z.number(),
+  warnings: z.array(z.object({ message: z.string() })),
+});
+
+export type BroughtWeather = z.infer<typeof broughtSchema>;
 
 /** Where the weather comes from, and the way to bring one's own: CSV or EPW, chosen or dropped on the button. */
 export function WeatherSource({
@@ -34,15 +37,11 @@ export function WeatherSource({
   const bring = async (file: File) => {
     setReading(true);
     try {
-      const response = await fetch(`/api/weather?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file });
-      const answer = (await response.json()) as BroughtWeather & { warnings: WeatherWarning[]; error?: CoreErrorData };
-      if (answer.error) void message.error(`${file.name}: ${answer.error.message} ${answer.error.hint}`, 10);
-      else {
-        for (const warning of answer.warnings) void message.warning(warning.message, 8);
-        onBring(answer);
-      }
-    } catch {
-      void message.error('The connection was lost; the file was not taken. Try again.');
+      const brought = await postJson(`/api/weather?name=${encodeURIComponent(file.name)}`, file, broughtSchema);
+      for (const warning of brought.warnings) void message.warning(warning.message, 8);
+      onBring(brought);
+    } catch (error) {
+      void message.error(`${file.name}: ${wordsOf(error)}`, 10);
     }
     setReading(false);
   };

@@ -1,21 +1,24 @@
 import { CoreError } from '@core/errors';
-import { commandSchema } from '@core/visit/command';
-import { database } from '@data/connection';
+import { commandSchema } from '@core/command';
+import { asking } from '@server/asking';
 import { carryOut } from '@data/queries/commands';
 import { handle, refused } from '../handle';
 import { requireBody } from '../readBody';
 
-/** One change of one row; see core/visit/command. */
+/** A step over all frames of a visit. */
+const MAX_STEP_BYTES = 8 * 1024 * 1024;
+
+/** A person's step; see core/command. */
 export async function POST(request: Request): Promise<Response> {
   return handle(request, async () => {
-    const outcome = await carryOut(database(), await requireBody(request, commandSchema, 'The change'));
+    const outcome = await carryOut(asking(), await requireBody(request, commandSchema, 'The change', MAX_STEP_BYTES));
     if (outcome.kind === 'done') return Response.json(outcome.answer);
     const error = new CoreError(
       'stale',
-      'This was changed in another tab meanwhile; nothing was overwritten.',
+      'Some of this was changed in another tab meanwhile; nothing was overwritten.',
       {},
-      'Choose which of the two to keep.',
+      'Choose what to keep.',
     );
-    return refused(error, { stored: outcome.stored });
+    return refused(error, { stale: outcome.stale });
   });
 }

@@ -1,5 +1,5 @@
 import { newVisitSchema } from '@core/visit/newVisit';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { createVisit } from '@data/queries/visits';
 import { handle } from '../handle';
 import { requireBody } from '../readBody';
@@ -7,7 +7,7 @@ import { requireBody } from '../readBody';
 /** Begins a visit of a new or a known site. */
 export async function POST(request: Request): Promise<Response> {
   return handle(request, async () => {
-    const { visitId } = await createVisit(database(), await requireBody(request, newVisitSchema, 'The visit'));
+    const { visitId } = await createVisit(asking(), await requireBody(request, newVisitSchema, 'The visit'));
     return Response.json({ visitId });
   });
 }

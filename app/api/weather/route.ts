@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { addWeather } from '@data/queries/weather';
 import { withBody } from '@server/bodies';
 import { readWeatherFile } from '@server/readWeatherFile';
@@ -17,7 +17,7 @@ export async function POST(request: Request): Promise<Response> {
     const { weatherId, read } = await withBody(async () => {
       const bytes = await bodyWithin(request, MAX_FILE_BYTES, 'weather');
       const read = await readWeatherFile(bytes, signal);
-      return { read, weatherId: await addWeather(database(), { fileName: name, bytes }, read) };
+      return { read, weatherId: await addWeather(asking(), { fileName: name, bytes }, read) };
     }, signal);
     return Response.json({ weatherId, start: read.start, count: read.hours.length, warnings: read.warnings });
   });

@@ -5,11 +5,9 @@ import { Button, Checkbox, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { backProblems, outProblems } from '@core/camera/handover';
-import type { HandoverValue } from '@core/camera/rows';
+import type { HandoverValue } from '@core/camera/handoverRow';
+import type { Row } from '@core/entities';
 import { localDay, localTime } from '@core/units/localTime';
-import type { Row } from '@core/visit/rows';
-import { ConflictDialog } from '@ui/visit/ConflictDialog';
-import { useRows } from '@ui/visit/useRows';
 import styles from './Handovers.module.css';
 
 type Condition = HandoverValue['out'];
@@ -22,14 +20,15 @@ export function Handovers({
   loanId,
   timeZone,
   cameras,
-  handovers,
+  rows,
+  onPut,
 }: {
   loanId: string;
   timeZone: string;
   cameras: Row<'camera'>[];
-  handovers: Row<'handover'>[];
+  rows: Row<'handover'>[];
+  onPut(id: string, value: HandoverValue): void;
 }) {
-  const { rows, put, conflict, settle } = useRows('handover', handovers);
   const [cameraId, setCameraId] = useState(cameras[0]?.id ?? null);
   const [who, setWho] = useState('');
   const camera = cameras.find(({ id }) => id === cameraId) ?? null;
@@ -47,7 +46,7 @@ export function Handovers({
           row={row}
           timeZone={timeZone}
           camera={cameras.find(({ id }) => id === row.value.cameraId)}
-          onPut={(value) => put(row.id, value)}
+          onPut={(value) => onPut(row.id, value)}
         />
       ))}
       <div className={styles.form} role="group" aria-label="Hand out">
@@ -76,7 +75,7 @@ export function Handovers({
           icon={<SwapOutlined />}
           disabled={!who.trim() || isOut}
           onClick={() => {
-            put(newId(), { loanId, cameraId: camera.id, who: who.trim(), out: { ...out, at: now() }, back: null });
+            onPut(newId(), { loanId, cameraId: camera.id, who: who.trim(), out: { ...out, at: now() }, back: null });
             setWho('');
             setOut(newCondition(camera.value.parts));
           }}
@@ -84,7 +83,6 @@ export function Handovers({
           {isOut ? 'It is out already' : `Hand out${problems.length > 0 && who.trim() ? ' all the same' : ''}`}
         </Button>
       </div>
-      {conflict && <ConflictDialog conflict={conflict} onSettle={settle} />}
     </div>
   );
 }

@@ -7,7 +7,8 @@ import type { LoanHomes } from '@core/sharing/planLoan';
 import { MOST_HOMES } from '@core/sharing/shareCamera';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import { compassWord } from '@core/weather/plan';
-import { loanHomeValueSchema, type Row, type Values } from '@core/visit/rows';
+import type { Row, Values } from '@core/entities';
+import { loanHomeValueSchema } from '@core/sharing/loanHomeRow';
 import { PresenceCell } from './PresenceCell';
 import styles from './HomeList.module.css';
 

@@ -2,23 +2,25 @@
 
 import { CalendarOutlined, PrinterOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Spin } from 'antd';
+import { useState } from 'react';
 import { loanSheet } from '@core/sharing/loanSheet';
 import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
 import { BOARD_DAYS, LEAD_DAYS } from '@core/weather/board';
-import type { Row } from '@core/visit/rows';
-import { loanValueSchema } from '@core/visit/rows';
+import type { Row, Values } from '@core/entities';
+import { loanValueSchema } from '@core/sharing/loanRow';
 import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
 import { Desk } from '@ui/shell/Desk';
-import { ConflictDialog } from '@ui/visit/ConflictDialog';
+import { Conflicts } from '@ui/store/Conflicts';
+import { RowStore } from '@ui/store/rowStore';
+import { saveWords } from '@ui/store/saving';
+import { usePart } from '@ui/store/useRowStore';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useWeather } from '@ui/weather/useWeather';
-import { saveWords } from '@ui/visit/saveWords';
 import { Handovers } from './Handovers';
 import { HomeList } from './HomeList';
 import { LoanFields } from './LoanFields';
 import { TurnList } from './TurnList';
-import { useLoan } from './useLoan';
 import { usePlanned } from './usePlanned';
 import styles from './LoanDesk.module.css';
 
@@ -42,13 +44,23 @@ export function LoanDesk(props: Props) {
   );
 }
 
+const byId = <R extends { id: string }>(rows: readonly R[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
+
 function Work({ loan, homes, sites, cameras, handovers }: Props) {
-  const store = useLoan({ loan, homes: Object.fromEntries(homes.map((row) => [row.id, row])) });
-  const { value } = store.rows.loan;
+  const [store] = useState(
+    () => new RowStore({ rows: { loan: byId([loan]), loanHome: byId(homes), handover: byId(handovers) } }),
+  );
+  const rows = usePart(store, (state) => state.document.rows);
+  const saving = usePart(store, (state) => state.saving);
+  const own = rows.loan[loan.id]!;
+  const { value } = own;
+  const putLoan = (next: Values['loan']) => store.edit('Loan', [{ entity: 'loan', rowId: loan.id, value: next }]);
+  const putHome = (id: string, next: Values['loanHome'] | null) =>
+    store.edit('Home', [{ entity: 'loanHome', rowId: id, value: next }]);
   const site = new Map(sites.map((row) => [row.id, row]));
   const waiting: LoanHomes = {
-    loan: store.rows.loan,
-    homes: Object.values(store.rows.homes)
+    loan: own,
+    homes: Object.values(rows.loanHome)
       .sort((a, b) => a.value.ordinal - b.value.ordinal)
       .map((row) => ({ row, site: site.get(row.value.siteId)! })),
   };
@@ -71,18 +83,18 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
             label="Name of the loan"
             value={value.name}
             schema={loanValueSchema.shape.name}
-            onCommit={(name) => store.putLoan({ ...value, name })}
+            onCommit={(name) => putLoan({ ...value, name })}
           />
         </div>
         <span role="status" className={styles.quiet}>
-          {saveWords(store.saving)}
+          {saveWords(saving)}
         </span>
         {planned && <Outputs loan={waiting} planned={planned} />}
       </div>
-      <LoanFields value={value} weather={found} onChange={store.putLoan} />
+      <LoanFields value={value} weather={found} onChange={putLoan} />
       {weather.kind === 'problem' && <Alert type="error" title={weather.words} />}
       <div className={styles.columns}>
-        <HomeList loan={waiting} sites={sites} onPut={store.putHome} />
+        <HomeList loan={waiting} sites={sites} onPut={putHome} />
         <section className={styles.card} aria-label="Who has it when">
           <h2>Who has it when</h2>
           {state.kind === 'working' && <Spin />}
@@ -92,9 +104,15 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
       </div>
       <section className={`${styles.card} ${styles.below}`} aria-label="The camera itself">
         <h2>The camera itself</h2>
-        <Handovers loanId={loan.id} timeZone={value.timeZone} cameras={cameras} handovers={handovers} />
+        <Handovers
+          loanId={loan.id}
+          timeZone={value.timeZone}
+          cameras={cameras}
+          rows={Object.values(rows.handover)}
+          onPut={(id, next) => store.edit('Handover', [{ entity: 'handover', rowId: id, value: next }])}
+        />
       </section>
-      {store.conflict && <ConflictDialog conflict={store.conflict} onSettle={store.settle} />}
+      <Conflicts store={store} />
     </>
   );
 }

@@ -2,7 +2,8 @@
 
 import { InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
-import { loanValueSchema, type Values } from '@core/visit/rows';
+import type { Values } from '@core/entities';
+import { loanValueSchema } from '@core/sharing/loanRow';
 import type { Strictness } from '@core/weather/plan';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { problemsByField } from '@ui/form/problems';

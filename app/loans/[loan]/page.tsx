@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
-import { idSchema } from '@core/visit/fields';
+import { idSchema } from '@core/rows/fields';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { listCameras, listHandovers } from '@data/queries/cameras';
 import { loadLoan } from '@data/queries/loans';
 import { listSites } from '@data/queries/visits';
@@ -11,9 +11,9 @@ import { LoanDesk } from './LoanDesk';
 export default async function LoanPage({ params }: { params: Promise<{ loan: string }> }) {
   const { loan: id } = await params;
   if (!idSchema.safeParse(id).success) notFound();
-  const db = database();
+  const who = asking();
   const [{ loan, homes }, sites, cameras, handovers] = await loaded(
-    Promise.all([loadLoan(db, id), listSites(db), listCameras(db), listHandovers(db, id)]),
+    Promise.all([loadLoan(who, id), listSites(who), listCameras(who), listHandovers(who, id)]),
   );
   return (
     <LoanDesk

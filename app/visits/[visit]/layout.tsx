@@ -1,23 +1,26 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import type { VisitDocument } from '@core/visit/document';
-import { idSchema } from '@core/visit/fields';
-import { database } from '@data/connection';
+import type { VisitDocument } from '@core/document';
+import { idSchema } from '@core/rows/fields';
+import { asking } from '@server/asking';
 import { loadVisitDocument } from '@data/queries/document';
 import { Shell } from '@ui/shell/Shell';
+import { VisitBoundary } from '@ui/shell/VisitBoundary';
 import { VisitProvider } from '@ui/visit/VisitProvider';
 import { loaded } from '../../loaded';
 
 async function load(id: string): Promise<VisitDocument> {
   if (!idSchema.safeParse(id).success) notFound();
-  return loaded(loadVisitDocument(database(), id));
+  return loaded(loadVisitDocument(asking(), id));
 }
 
 export default async function VisitLayout({ children, params }: { children: ReactNode; params: Promise<{ visit: string }> }) {
   const { visit } = await params;
   return (
     <VisitProvider key={visit} initial={await load(visit)}>
-      <Shell>{children}</Shell>
+      <VisitBoundary>
+        <Shell>{children}</Shell>
+      </VisitBoundary>
     </VisitProvider>
   );
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { cutWeather } from '@core/weather/weather';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { getWeather } from '@data/queries/weather';
 import { handle, requireId } from '../../handle';
 import { requireQuery } from '../../readBody';
@@ -11,7 +11,7 @@ const querySchema = z.object({ from: z.coerce.number().int().optional(), to: z.c
 export async function GET(request: Request, context: { params: Promise<{ weather: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { from = -Infinity, to = Infinity } = requireQuery(request, querySchema);
-    const stored = await getWeather(database(), requireId((await context.params).weather));
+    const stored = await getWeather(asking(), requireId((await context.params).weather));
     const { fileName, start, hours } = stored;
     return Response.json({ ...cutWeather(stored, from, to), fileName, covers: { start, count: hours.length } });
   });

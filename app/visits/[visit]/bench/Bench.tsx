@@ -35,7 +35,7 @@ const NO_ITEMS: StripItem[] = [];
 
 /** Where frames are read: the picture, its scale, its regions, and the numbers that follow. */
 export function Bench() {
-  const { document, edit, reload, pixels } = useVisit();
+  const { document, edit, refresh, pixels } = useVisit();
   const { message } = App.useApp();
   const units = useUnits();
   const [view, dispatch] = useReducer(viewReducer, FIRST_VIEW);
@@ -114,12 +114,12 @@ export function Bench() {
 
   const onStored = useCallback(
     async (files: ImportedFile[], done: boolean) => {
-      await reload(true);
+      await refresh();
       const inOrder = [...files].sort((a, b) => a.fileName.localeCompare(b.fileName, undefined, { numeric: true }));
       const first = inOrder.find((file) => file.outcome === 'frame') ?? inOrder.find((file) => file.outcome === 'duplicate');
       if (done && first?.id) show(first.id);
     },
-    [reload, show],
+    [refresh, show],
   );
   const files = useImport(document.visitId, onStored);
   const place: ImportPlace = {

@@ -5,7 +5,7 @@ import { Button, Input, Modal, Select } from 'antd';
 import { useRef, useState } from 'react';
 import { siteOf, photosOf } from '@core/visit/derive';
 import { localTime } from '@core/units/localTime';
-import { findingValueSchema, type FindingValue } from '@core/visit/rows';
+import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './RecordFinding.module.css';
 

@@ -29,8 +29,8 @@ import {
   type Meaning,
   type ScaleAnchor,
 } from '@core/visit/derive';
-import type { FrameFacts, VisitDocument } from '@core/visit/document';
-import type { Row } from '@core/visit/rows';
+import type { FrameFacts, VisitDocument } from '@core/document';
+import type { Row } from '@core/entities';
 
 export interface RegionReading {
   row: Row<'region'>;

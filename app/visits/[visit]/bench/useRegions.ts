@@ -5,9 +5,11 @@ import { v7 as newId } from 'uuid';
 import type { DrawnShape, Shape } from '@core/frame/region';
 import { grownShape, movedShape, turnedShape } from '@core/frame/reshape';
 import { visitRow } from '@core/visit/derive';
-import type { RegionValue, Row } from '@core/visit/rows';
-import { settingsIdOf } from '@core/visit/rowId';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import type { Row } from '@core/entities';
+import type { RegionValue } from '@core/frame/regionRow';
+import { settingsIdOf } from '@core/rows/rowId';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 import type { BenchFrame } from './useBenchFrame';
 import type { View, ViewAction } from './view';
 

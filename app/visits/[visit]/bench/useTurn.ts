@@ -2,26 +2,24 @@
 
 import { App } from 'antd';
 import { useState } from 'react';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import { z } from 'zod';
+import { CoreError } from '@core/errors';
 import type { Turn } from '@core/frame/reshape';
-import type { Row } from '@core/visit/rows';
-import { useVisit } from '@ui/visit/VisitProvider';
+import type { Row } from '@core/entities';
+import { postJson } from '@ui/server/api';
+import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 
 /** Turns frames with all that lies on them. The database does it, because every pixel moves; turning back undoes it. */
 export function useTurn() {
-  const { document, reload, forgetSteps } = useVisit();
+  const { document, refresh } = useVisit();
+  const { forgetSteps } = useVisitStore();
   const { message } = App.useApp();
   const [turning, setTurning] = useState(false);
   const turn = async (frameIds: string[], how: Turn) => {
     setTurning(true);
     try {
       for (const id of frameIds) {
-        const response = await fetch(`/api/frames/${id}/turn`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ turn: how }),
-        });
-        if (!response.ok) throw CoreError.fromJSON(((await response.json()) as { error: CoreErrorData }).error);
+        await postJson(`/api/frames/${id}/turn`, { turn: how }, z.unknown());
       }
     } catch (error) {
       void message.error(
@@ -39,7 +37,7 @@ export function useTurn() {
         rows.flatMap(({ id, value }) => (turned.has(id) || ('frameId' in value && turned.has(value.frameId ?? '')) ? [id] : [])),
       ),
     );
-    await reload();
+    await refresh();
     setTurning(false);
   };
   return { turn, turning };

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { ReportFinding } from '@core/report/model';
 import { compareRegions, photosOf } from '@core/visit/derive';
-import { findingValueSchema, type FindingValue } from '@core/visit/rows';
+import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { FigureView } from '@ui/finding/FigureView';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -8,7 +8,7 @@ import { onlyRow, siteOf } from '@core/visit/derive';
 import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import type { Strictness } from '@core/weather/plan';
-import type { PlanValue } from '@core/visit/rows';
+import type { PlanValue } from '@core/visit/planRow';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -26,7 +26,7 @@ const INSIDE = { min: 5, max: 30 };
 
 /** Which hours are worth driving out for. */
 export function Hours() {
-  const { document, edit, reload } = useVisit();
+  const { document, edit, refresh } = useVisit();
   const units = useUnits();
   const now = useNow();
   const row = onlyRow(document, 'plan');
@@ -136,7 +136,7 @@ export function Hours() {
           onClose={() => setPlacing(false)}
           onKept={() => {
             setPlacing(false);
-            void reload();
+            void refresh();
           }}
         />
       )}

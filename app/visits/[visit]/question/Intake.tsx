@@ -5,7 +5,8 @@ import { Button, Radio } from 'antd';
 import Link from 'next/link';
 import { onlyRow, roomsOf, visitRow } from '@core/visit/derive';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
-import { intakeValueSchema, visitValueSchema, type IntakeValue } from '@core/visit/rows';
+import { type IntakeValue, intakeValueSchema } from '@core/visit/intakeRow';
+import { visitValueSchema } from '@core/visit/visitRow';
 import { CommitText } from '@ui/form/CommitText';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -69,7 +70,7 @@ export function Intake() {
           />
           <h2>Complaints, room by room</h2>
           <PairList
-            items={complaints.map(({ place, what }) => [place, what])}
+            lines={complaints.map(({ id, place, what }) => ({ id, texts: [place, what] }))}
             fields={[
               { name: 'Room', placeholder: 'Front room', schema: complaintsSchema.element.shape.place },
               {
@@ -80,11 +81,13 @@ export function Intake() {
             ]}
             suggestions={roomsOf(document).map(({ value }) => value.name)}
             addWords="Add a complaint"
-            onChange={(items) => put('Complaints', { complaints: items.map(([place, what]) => ({ place, what })) })}
+            onChange={(lines) =>
+              put('Complaints', { complaints: lines.map(({ id, texts: [place, what] }) => ({ id, place, what })) })
+            }
           />
           <h2>What was done to the house</h2>
           <PairList
-            items={history.map(({ what, when }) => [what, when])}
+            lines={history.map(({ id, what, when }) => ({ id, texts: [what, when] }))}
             fields={[
               {
                 name: 'Removed, boarded, added, insulated',
@@ -95,7 +98,7 @@ export function Intake() {
             ]}
             addWords="Add to the history"
             wideFirst
-            onChange={(items) => put('History', { history: items.map(([what, when]) => ({ what, when })) })}
+            onChange={(lines) => put('History', { history: lines.map(({ id, texts: [what, when] }) => ({ id, what, when })) })}
           />
           <div className={styles.two}>
             <div>

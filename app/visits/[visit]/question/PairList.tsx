@@ -3,11 +3,18 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
+import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './PairList.module.css';
 
-export type Pair = [string, string];
+type Pair = [string, string];
+
+/** One line, by a name that stays whatever is written in it. */
+export interface Line {
+  id: string;
+  texts: Pair;
+}
 
 interface Field {
   name: string;
@@ -17,49 +24,53 @@ interface Field {
 
 /** Short lines of two fields; a line is kept as soon as both say something valid. */
 export function PairList({
-  items,
+  lines,
   fields,
   suggestions,
   addWords,
   wideFirst,
   onChange,
 }: {
-  items: Pair[];
+  lines: Line[];
   fields: [Field, Field];
   /** Offered for the first field of a new line. */
   suggestions?: string[];
   addWords: string;
   wideFirst?: boolean;
-  onChange(items: Pair[]): void;
+  onChange(lines: Line[]): void;
 }) {
   const [draft, setDraft] = useState<Pair>(['', '']);
   const checked = [fields[0].schema.safeParse(draft[0]), fields[1].schema.safeParse(draft[1])] as const;
   const ready = checked[0].success && checked[1].success;
   const add = () => {
     if (!checked[0].success || !checked[1].success) return;
-    onChange([...items, [checked[0].data, checked[1].data]]);
+    onChange([...lines, { id: newId(), texts: [checked[0].data, checked[1].data] }]);
     setDraft(['', '']);
   };
   return (
     <ul className={styles.list} data-wide-first={wideFirst}>
-      {items.map((item, i) => (
-        <li key={i}>
+      {lines.map((line, i) => (
+        <li key={line.id}>
           {fields.map(({ name, schema }, k) => (
             <CommitText
               key={name}
               label={`${name}, line ${i + 1}`}
-              value={item[k]!}
+              value={line.texts[k]!}
               schema={schema}
               onCommit={(value) =>
-                onChange(items.map((one, n) => (n === i ? (k === 0 ? [value, one[1]] : [one[0], value]) : one)))
+                onChange(
+                  lines.map((one) =>
+                    one.id === line.id ? { id: one.id, texts: k === 0 ? [value, one.texts[1]] : [one.texts[0], value] } : one,
+                  ),
+                )
               }
             />
           ))}
           <Button
             type="text"
             icon={<DeleteOutlined />}
-            aria-label={`Remove line ${i + 1}: ${item[0]}`}
-            onClick={() => onChange(items.filter((_, n) => n !== i))}
+            aria-label={`Remove line ${i + 1}: ${line.texts[0]}`}
+            onClick={() => onChange(lines.filter(({ id }) => id !== line.id))}
           />
         </li>
       ))}

@@ -1,7 +1,7 @@
 'use client';
 
 import { visitRow } from '@core/visit/derive';
-import { visitValueSchema } from '@core/visit/rows';
+import { visitValueSchema } from '@core/visit/visitRow';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 

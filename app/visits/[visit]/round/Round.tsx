@@ -7,7 +7,7 @@ import { usePathname } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { openChanges, roundOf } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
-import { rowIdFrom } from '@core/visit/rowId';
+import { rowIdFrom } from '@core/rows/rowId';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { EmptyRound } from './EmptyRound';
 import { RoomList } from './RoomList';

@@ -9,7 +9,7 @@ import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Speaks a note where the browser can record: one tap begins, one ends. */
 export function SpeakButton({ stopKey, icon }: { stopKey: string; icon: ReactNode }) {
-  const { document, reload } = useVisit();
+  const { document, refresh } = useVisit();
   const { message } = App.useApp();
   const [recorder, setRecorder] = useState<MediaRecorder | null>(null);
   const latest = useRef<MediaRecorder | null>(null);
@@ -38,7 +38,7 @@ export function SpeakButton({ stopKey, icon }: { stopKey: string; icon: ReactNod
         method: 'POST',
         body: new Blob(parts),
       }).catch(() => null);
-      if (response?.ok) await reload();
+      if (response?.ok) await refresh();
       else void message.error('The note could not be stored. Speak it again, or type it.', 8);
     };
     made.start();

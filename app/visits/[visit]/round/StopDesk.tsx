@@ -36,7 +36,7 @@ import styles from './StopDesk.module.css';
 
 /** One stop: what to look for, how to stand, what the camera sees, and the answer. */
 export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo(stop: Stop | null): void }) {
-  const { document, reload } = useVisit();
+  const { document, refresh } = useVisit();
   const { row, answer, capture, capturing, put } = useStopActions(stop);
   const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
   const camera = cameraOf(document);
@@ -60,7 +60,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
     setReady(shot !== null);
   }, []);
   const picker = useRef<HTMLInputElement>(null);
-  const { state: importing, start, cancel, dismiss } = useImport(document.visitId, async () => void (await reload()));
+  const { state: importing, start, cancel, dismiss } = useImport(document.visitId, async () => void (await refresh()));
 
   const place = round.stops.indexOf(stop);
   const [before, after] = [round.stops[place - 1] ?? null, round.stops[place + 1] ?? null];

@@ -4,12 +4,12 @@ import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import Link from 'next/link';
 import type { Outcome } from '@core/round/coverage';
-import type { StopValue } from '@core/round/rows';
+import type { EarlierStop } from '@core/document';
+import { PHOTO_ROLES, type PhotoRole } from '@core/frame/photoRow';
+import type { StopValue } from '@core/round/stopRow';
 import type { Stop } from '@core/round/stops';
 import { localDay } from '@core/units/localTime';
 import { framesOf, photosOf, siteOf } from '@core/visit/derive';
-import type { EarlierStop } from '@core/visit/document';
-import { PHOTO_ROLES, type PhotoRole } from '@core/visit/rows';
 import { Thumb } from '@ui/picture/Thumb';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -40,7 +40,7 @@ export function StopRecord({
   const units = useUnits();
   const frames = framesOf(document).filter((row) => row.value.stopKey === stop.key);
   const photos = photosOf(document).filter((row) => row.value.stopKey === stop.key);
-  const recordings = document.recordings.filter(({ stopKey }) => stopKey === stop.key);
+  const recordings = Object.values(document.rows.recording).filter(({ value }) => value.stopKey === stop.key);
   const told = [
     outcome && `${WORDS[outcome]}${value.reason ? `: ${value.reason.toLowerCase()}` : ''}`,
     value.note && `“${value.note}”`,
@@ -49,7 +49,7 @@ export function StopRecord({
   return (
     <div className={styles.record}>
       {told.length > 0 && <p data-testid="stop-record">{told.join(' · ')}</p>}
-      {recordings.map(({ id, seconds }) => (
+      {recordings.map(({ id, value: { seconds } }) => (
         <audio key={id} controls src={`/api/recordings/${id}`} aria-label={`Spoken note, ${Math.round(seconds)} s`} />
       ))}
       <ul className={styles.pictures}>

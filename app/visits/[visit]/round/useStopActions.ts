@@ -3,19 +3,23 @@
 import { App } from 'antd';
 import { useCallback, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import { z } from 'zod';
+import { CoreError } from '@core/errors';
 import { stopRowOf } from '@core/round/round';
-import type { Answer, StopValue } from '@core/round/rows';
+import type { Answer, StopValue } from '@core/round/stopRow';
 import type { Stop } from '@core/round/stops';
-import { patientFetch } from '@ui/server/reachable';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import { postAgain } from '@ui/server/api';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 import type { Shot } from './useViewfinder';
 
 const now = () => Date.now();
 
+const capturedSchema = z.object({ frameId: z.string(), photoId: z.string() });
+
 /** What a hand can do at one stop. Each is one step of undo. */
 export function useStopActions(stop: Stop) {
-  const { document, edit, reload } = useVisit();
+  const { document, edit, refresh } = useVisit();
   const { message } = App.useApp();
   const [capturing, setCapturing] = useState(false);
   // The desk of a stop is made anew for each stop.
@@ -50,16 +54,10 @@ export function useStopActions(stop: Stop) {
         const frameId = newId();
         const { pose, shot: number, offset } = shot;
         const wanted = { frameId, surfaceId: stop.surfaceId, stopKey: stop.key, name, pose, shot: number, offset, at: now() };
-        const response = await patientFetch(`/api/visits/${document.visitId}/captures`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(wanted),
-        });
-        const got = (await response.json()) as { photoId?: string; error?: CoreErrorData };
-        if (got.error) throw CoreError.fromJSON(got.error);
-        const fresh = await reload();
-        const frame = fresh?.rows.frame[frameId];
-        const photo = fresh?.rows.photo[got.photoId!];
+        const got = await postAgain(`/api/visits/${document.visitId}/captures`, wanted, capturedSchema);
+        const fresh = await refresh();
+        const frame = fresh.rows.frame[frameId];
+        const photo = fresh.rows.photo[got.photoId];
         if (!frame) return;
         // Undo takes the pictures back; their files stay.
         edit(`Captured: ${stop.title}`, [
@@ -79,7 +77,7 @@ export function useStopActions(stop: Stop) {
         setCapturing(false);
       }
     },
-    [capturing, changed, document.visitId, edit, message, reload, row.value.answer, stop],
+    [capturing, changed, document.visitId, edit, message, refresh, row.value.answer, stop],
   );
 
   const put = useCallback((label: string, change: Partial<StopValue>) => edit(label, [changed(change, false)]), [edit, changed]);

@@ -2,7 +2,7 @@
 
 import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { CameraValue } from '@core/camera/rows';
+import type { CameraValue } from '@core/camera/cameraRow';
 import { seedFrom, type SimulatedSurface } from '@core/simulate/houseScene';
 import { shutterAt } from '@core/simulate/standInCamera';
 import type { Pose } from '@core/simulate/surface';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { exportFrame } from '@server/exportFrame';
 import { attachment, handle, requireId } from '../../../handle';
 import { requireQuery } from '../../../readBody';
@@ -14,7 +14,7 @@ export async function GET(request: Request, context: { params: Promise<{ frame: 
   return handle(request, async () => {
     const id = requireId((await context.params).frame);
     const { format, colours } = requireQuery(request, querySchema);
-    const { bytes, mediaType, fileName } = await exportFrame(database(), id, format, colours);
+    const { bytes, mediaType, fileName } = await exportFrame(asking(), id, format, colours);
     return new Response(bytes as Uint8Array<ArrayBuffer>, {
       headers: { 'content-type': mediaType, 'cache-control': 'no-store', ...attachment(fileName) },
     });

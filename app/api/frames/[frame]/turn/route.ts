@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { turnFrame } from '@data/queries/turn';
 import { handle, requireId } from '../../../handle';
 import { requireBody } from '../../../readBody';
@@ -11,7 +11,7 @@ export async function POST(request: Request, context: { params: Promise<{ frame:
   return handle(request, async () => {
     const id = requireId((await context.params).frame);
     const { turn } = await requireBody(request, bodySchema, 'The turn');
-    await turnFrame(database(), id, turn);
+    await turnFrame(asking(), id, turn);
     return Response.json({});
   });
 }

@@ -1,4 +1,4 @@
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { getBlob } from '@data/queries/blobs';
 import { photoFile } from '@data/queries/files';
 import { turnedPhoto } from '@server/turnedPhoto';
@@ -8,10 +8,10 @@ import { attachment, handle, immutable, requireId } from '../../../handle';
 export async function GET(request: Request, context: { params: Promise<{ photo: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { fileSha, mediaType, fileName, quarters, mirrored } = await photoFile(
-      database(),
+      asking(),
       requireId((await context.params).photo),
     );
-    const load = () => getBlob(database(), fileSha);
+    const load = () => getBlob(asking().db, fileSha);
     if (new URL(request.url).searchParams.has('original')) {
       return immutable(load, mediaType, fileSha, request, attachment(fileName));
     }

@@ -1,5 +1,5 @@
 import { captureSchema } from '@core/simulate/capture';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { captureFrame } from '@server/capture';
 import { handle, requireId } from '../../../handle';
 import { requireBody } from '../../../readBody';
@@ -9,6 +9,6 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
   return handle(request, async () => {
     const visitId = requireId((await context.params).visit);
     const capture = await requireBody(request, captureSchema, 'The picture');
-    return Response.json(await captureFrame(database(), visitId, capture));
+    return Response.json(await captureFrame(asking(), visitId, capture));
   });
 }

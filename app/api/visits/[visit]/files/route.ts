@@ -1,5 +1,5 @@
 import { MAX_FILE_BYTES } from '@core/visit/limits';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { withBody } from '@server/bodies';
 import { importFile } from '@server/importFile';
 import { requireRoom } from '@server/room';
@@ -20,7 +20,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     const outcome = await withBody(async () => {
       const bytes = await bodyWithin(request, MAX_FILE_BYTES, 'a frame or photo');
       const file = { fileName: name, takenAt: new Date(taken ?? Date.now()), bytes, ...placeOf(place) };
-      return importFile(database(), visitId, file, signal);
+      return importFile(asking(), visitId, file, signal);
     }, signal);
     return Response.json(outcome);
   });

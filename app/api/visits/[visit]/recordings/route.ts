@@ -1,5 +1,5 @@
 import { MAX_RECORDING_BYTES, recordingSchema } from '@core/round/recording';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { addRecording } from '@data/queries/recordings';
 import { handle, requireId } from '../../../handle';
 import { bodyWithin, requireQuery } from '../../../readBody';
@@ -10,7 +10,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     const visitId = requireId((await context.params).visit);
     const { id, stop, seconds, type } = requireQuery(request, recordingSchema);
     const bytes = await bodyWithin(request, MAX_RECORDING_BYTES, 'a spoken note');
-    await addRecording(database(), { id, visitId, stopKey: stop, seconds, mediaType: type, takenAt: new Date() }, bytes);
+    await addRecording(asking(), { id, visitId, stopKey: stop, seconds, mediaType: type, takenAt: Date.now() }, bytes);
     return Response.json({ id });
   });
 }

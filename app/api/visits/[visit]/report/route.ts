@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { startJob } from '@server/jobs';
 import { makeReport } from '@server/makeReport';
@@ -13,8 +13,8 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
   return handle(request, async () => {
     const visitId = requireId((await context.params).visit);
     const { unit } = await requireBody(request, bodySchema, 'The unit');
-    await requireVisit(database(), visitId);
-    const jobId = startJob((signal, onProgress) => makeReport(database(), visitId, unit, { signal, onProgress }));
+    await requireVisit(asking(), visitId);
+    const jobId = startJob((signal, onProgress) => makeReport(asking(), visitId, unit, { signal, onProgress }));
     return Response.json({ jobId });
   });
 }

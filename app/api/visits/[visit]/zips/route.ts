@@ -1,5 +1,5 @@
 import { MAX_ZIP_BYTES } from '@core/visit/limits';
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { importZip, type ZipLine } from '@server/importZip';
 import { fileQuerySchema, placeOf } from '../../../fileQuery';
@@ -11,11 +11,11 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
   return handle(request, async () => {
     const visitId = requireId((await context.params).visit);
     const { name: _name, taken: _taken, ...place } = requireQuery(request, fileQuerySchema);
-    await requireVisit(database(), visitId);
+    await requireVisit(asking(), visitId);
     const zipFile = await bodyToDisk(request, MAX_ZIP_BYTES, 'a ZIP');
     const abort = new AbortController();
     request.signal.addEventListener('abort', () => abort.abort(), { once: true });
-    const lines = importZip(database(), visitId, zipFile, placeOf(place), abort.signal);
+    const lines = importZip(asking(), visitId, zipFile, placeOf(place), abort.signal);
     // The first line comes, or a refusal of the whole ZIP, before anything is answered.
     const first = await lines.next();
     const text = (line: ZipLine) => new TextEncoder().encode(`${JSON.stringify(line)}\n`);

@@ -11,7 +11,7 @@ import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { NO_SETTINGS, type Level, type Settings } from '@core/radiometry/settings';
 import { DEFAULT_UNCERTAINTY } from '@core/radiometry/uncertainty';
 import { measuredFrame, settingsFor, settingsRow, siteOf, takenAtOf } from '@core/visit/derive';
-import { settingsIdOf } from '@core/visit/rowId';
+import { settingsIdOf } from '@core/rows/rowId';
 import { localTime } from '@core/units/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';

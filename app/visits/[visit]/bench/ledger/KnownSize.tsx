@@ -4,7 +4,7 @@ import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { measureSchema, type Measure } from '@core/frame/metric';
 import { boundsOf } from '@core/frame/region';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { BenchFrame } from '../useBenchFrame';
 import styles from './KnownSize.module.css';

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { boundsOf } from '@core/frame/region';
 import { probeReading } from '@core/visit/derive';
-import { probeValueSchema } from '@core/visit/rows';
+import { probeValueSchema } from '@core/frame/probeRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { probesOf } from './probes';

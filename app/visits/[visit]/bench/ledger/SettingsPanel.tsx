@@ -19,8 +19,8 @@ import {
   type Sourced,
 } from '@core/radiometry/settings';
 import { measuredFrame, settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
-import type { VisitDocument } from '@core/visit/document';
-import { settingsIdOf } from '@core/visit/rowId';
+import type { VisitDocument } from '@core/document';
+import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { materialUncertainty, materialWords } from '@core/radiometry/materials';

@@ -1,5 +1,5 @@
-import type { VisitDocument } from '@core/visit/document';
-import type { Row } from '@core/visit/rows';
+import type { VisitDocument } from '@core/document';
+import type { Row } from '@core/entities';
 
 /** Probe values beside a frame, in the order in which they came. */
 export function probesOf(document: VisitDocument, frameId: string): Row<'probe'>[] {

@@ -3,7 +3,8 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber, Switch } from 'antd';
 import { useRef, type MouseEvent } from 'react';
-import { photoValueSchema, type PhotoValue, type Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
+import { type PhotoValue, photoValueSchema } from '@core/frame/photoRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl } from './photoAlignment';

@@ -4,7 +4,7 @@ import { useRef, type MouseEvent } from 'react';
 import { onPhoto } from '@core/frame/alignment';
 import { outlineOf } from '@core/frame/reshape';
 import { useSize } from '@ui/picture/useSize';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
 import type { BenchFrame } from '../useBenchFrame';

@@ -2,7 +2,7 @@
 
 import type { Placement } from '@core/report/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
 import type { BenchFrame } from '../useBenchFrame';
 import styles from './Photo.module.css';

@@ -1,7 +1,7 @@
 import { alignmentAt, plainAlignment, type Alignment } from '@core/frame/alignment';
 import { cameraOfFrame, photosOf, settingsFor } from '@core/visit/derive';
-import type { VisitDocument } from '@core/visit/document';
-import type { Row } from '@core/visit/rows';
+import type { VisitDocument } from '@core/document';
+import type { Row } from '@core/entities';
 
 /** The photo that lies over a frame: the one of the whole view first. */
 export function photoOf(document: VisitDocument, frameId: string): Row<'photo'> | null {

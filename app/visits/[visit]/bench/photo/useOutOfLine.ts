@@ -4,7 +4,7 @@ import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { isOutOfLine, type LineCheck } from '@core/frame/outOfLine';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import type { AlignWorker } from '../../../../../workers/align';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
 import type { BenchFrame } from '../useBenchFrame';

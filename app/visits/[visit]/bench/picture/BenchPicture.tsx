@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import type { MatchedPoint } from '@core/frame/alignment';
 import type { Scale } from '@core/scale/scale';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import type { PointMark } from '@ui/picture/Marks';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Captions } from './Captions';

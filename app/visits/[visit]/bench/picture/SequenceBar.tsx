@@ -3,7 +3,7 @@
 import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Slider, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { momentsOf } from '../strip/strip';
 import styles from './SequenceBar.module.css';

@@ -6,7 +6,8 @@ import { v7 as newId } from 'uuid';
 import { findRuns } from '@core/frame/runs';
 import { framesOf } from '@core/visit/derive';
 import type { ImportedFile } from '@ui/import/useImport';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 
 /** What can be done once files are in: numbered runs kept as sequences, and files with pixels without a value after all. */
 export function AfterImport({

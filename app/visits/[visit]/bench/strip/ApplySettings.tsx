@@ -5,10 +5,11 @@ import { useState } from 'react';
 import type { Basis } from '@core/frame/frame';
 import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/radiometry/settings';
 import { settingsFor, settingsRow } from '@core/visit/derive';
-import type { Row } from '@core/visit/rows';
-import { settingsIdOf } from '@core/visit/rowId';
+import type { Row } from '@core/entities';
+import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 import { BasisFields } from '../ledger/BasisFields';
 import dialog from '../Dialogs.module.css';
 

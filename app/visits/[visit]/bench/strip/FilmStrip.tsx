@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type MouseEvent } from 'react';
 import { siteOf, takenAtOf } from '@core/visit/derive';
 import { localTime } from '@core/units/localTime';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { Thumb } from '@ui/picture/Thumb';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { ITEM_WIDTHS, type StripItem } from './strip';

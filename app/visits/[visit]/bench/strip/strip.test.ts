@@ -1,5 +1,5 @@
 import { ID, visitDocument } from '@core/testing/visit';
-import { NOTHING_TYPED } from '@core/visit/rows';
+import { NOTHING_TYPED } from '@core/frame/photoRow';
 import { photoOf, photoUrl, placeOfPhoto } from '../photo/photoAlignment';
 import { momentsOf, stepsOf, stripItems } from './strip';
 

@@ -1,6 +1,6 @@
 import { orderedFrames, photosOf, roomsOf } from '@core/visit/derive';
-import type { VisitDocument } from '@core/visit/document';
-import type { Row } from '@core/visit/rows';
+import type { VisitDocument } from '@core/document';
+import type { Row } from '@core/entities';
 
 /** What stands in the film strip, from left to right. */
 export type StripItem =

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { householderLetter } from '@core/letter/householderLetter';
 import { temperature } from '@core/units/format';
 import { onlyRow, siteOf } from '@core/visit/derive';
-import { planValueSchema } from '@core/visit/rows';
+import { planValueSchema } from '@core/visit/planRow';
 import { paperFromText } from '@core/report/paper';
 import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';

@@ -18,7 +18,7 @@ import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { cameraOf } from '@core/round/round';
 import { localTime } from '@core/units/localTime';
 import { siteOf } from '@core/visit/derive';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport } from '@ui/import/useImport';
 import { Thumb } from '@ui/picture/Thumb';
@@ -31,7 +31,7 @@ const LOOSE = 'loose';
 
 /** Frames that come later from a card are laid on stops by time and order; what lies wrong is dragged, or moved by keys. */
 export function Card() {
-  const { document, reload } = useVisit();
+  const { document, refresh } = useVisit();
   const { message } = App.useApp();
   const card = useCard();
   const { round, loose } = card;
@@ -39,7 +39,7 @@ export function Card() {
   const [ahead, setAhead] = useState(camera.value.clockAheadS);
   const [held, setHeld] = useState<string | null>(null);
   const picker = useRef<HTMLInputElement>(null);
-  const { state, start, cancel, dismiss } = useImport(document.visitId, async () => void (await reload()));
+  const { state, start, cancel, dismiss } = useImport(document.visitId, async () => void (await refresh()));
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),

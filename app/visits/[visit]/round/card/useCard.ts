@@ -5,8 +5,9 @@ import { layCard } from '@core/round/layCard';
 import { roundOf } from '@core/round/round';
 import { sideOf, type Stop } from '@core/round/stops';
 import { framesOf, photosOf } from '@core/visit/derive';
-import type { Row } from '@core/visit/rows';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import type { Row } from '@core/entities';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Frames of the visit and the stops that they lie on. Each change is one step of undo. */
 export function useCard() {

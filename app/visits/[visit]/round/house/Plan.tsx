@@ -4,8 +4,8 @@ import { useDrag } from '@use-gesture/react';
 import { useState, type KeyboardEvent } from 'react';
 import { movedPlan } from '@core/house/edit';
 import { ROOM_WORDS } from '@core/house/kinds';
-import type { PlanBox } from '@core/house/rows';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
+import type { PlanBox } from '@core/house/roomRow';
 import { compassWord } from '@core/weather/plan';
 import styles from './Plan.module.css';
 

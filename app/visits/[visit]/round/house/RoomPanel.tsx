@@ -3,8 +3,8 @@
 import { DeleteOutlined, DownOutlined, UpOutlined } from '@ant-design/icons';
 import { App, Button, InputNumber, Select } from 'antd';
 import { ROOM_KINDS, ROOM_WORDS } from '@core/house/kinds';
-import { roomValueSchema } from '@core/house/rows';
-import type { Row } from '@core/visit/rows';
+import type { Row } from '@core/entities';
+import { roomValueSchema } from '@core/house/roomRow';
 import { CommitText } from '@ui/form/CommitText';
 import { SurfaceList } from './SurfaceList';
 import type { HouseHand } from './useHouse';

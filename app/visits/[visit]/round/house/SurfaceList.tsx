@@ -3,9 +3,9 @@
 import { DeleteOutlined, PlusOutlined, SwapOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
 import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_KINDS, SURFACE_WORDS } from '@core/house/kinds';
-import { surfaceValueSchema, type Opening, type SurfaceValue } from '@core/house/rows';
-import type { VisitDocument } from '@core/visit/document';
-import type { Row } from '@core/visit/rows';
+import type { VisitDocument } from '@core/document';
+import type { Row } from '@core/entities';
+import { type Opening, type SurfaceValue, surfaceValueSchema } from '@core/house/surfaceRow';
 import { compassWord } from '@core/weather/plan';
 import { WALLS } from '@core/weather/wallMemory';
 import { CommitText } from '@ui/form/CommitText';

@@ -3,15 +3,17 @@
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
-import { settingsIdOf } from '@core/visit/rowId';
+import type { Row } from '@core/entities';
+import type { RoomValue } from '@core/house/roomRow';
+import type { SurfaceValue } from '@core/house/surfaceRow';
+import { settingsIdOf } from '@core/rows/rowId';
 import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/house/edit';
 import type { OpeningKind } from '@core/house/kinds';
-import type { RoomValue, SurfaceValue } from '@core/house/rows';
 import { surfacesOf, type HouseShell, type PlanSide } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/house/templates';
 import { framesOf, roomsOf, settingsRow, siteOf } from '@core/visit/derive';
-import type { Row } from '@core/visit/rows';
-import { useVisit, type Edit } from '@ui/visit/VisitProvider';
+import type { Edit } from '@ui/store/rowStore';
+import { useVisit } from '@ui/visit/VisitProvider';
 
 /** A house that nobody described yet: brick, free-standing, a loft above. */
 const USUAL_SHELL: Omit<HouseShell, 'frontAzimuth'> = TEMPLATES.bungalow.shell;
@@ -219,7 +221,7 @@ export function useHouse() {
         {
           entity: 'surface',
           rowId: row.id,
-          value: { ...row.value, openings: [...row.value.openings, newOpening(kind, row.value)] },
+          value: { ...row.value, openings: [...row.value.openings, newOpening(newId(), kind, row.value)] },
         },
       ]);
     },

@@ -1,4 +1,4 @@
-import { database } from '@data/connection';
+import { asking } from '@server/asking';
 import { loadSimulated } from '@data/queries/house';
 import { handle, requireId } from '../../../../handle';
 
@@ -6,6 +6,6 @@ import { handle, requireId } from '../../../../handle';
 export async function GET(request: Request, context: { params: Promise<{ visit: string; surface: string }> }): Promise<Response> {
   return handle(request, async () => {
     const { visit, surface } = await context.params;
-    return Response.json(await loadSimulated(database(), requireId(visit), requireId(surface)));
+    return Response.json(await loadSimulated(asking(), requireId(visit), requireId(surface)));
   });
 }

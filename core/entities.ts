@@ -1,0 +1,71 @@
+import type { z } from 'zod';
+import { cameraEntity } from './camera/cameraRow';
+import { handoverEntity } from './camera/handoverRow';
+import { instrumentEntity } from './camera/instrumentRow';
+import { frameEntity } from './frame/frameRow';
+import { photoEntity } from './frame/photoRow';
+import { probeEntity } from './frame/probeRow';
+import { regionEntity } from './frame/regionRow';
+import { sequenceEntity } from './frame/sequenceRow';
+import { roomEntity } from './house/roomRow';
+import { surfaceEntity } from './house/surfaceRow';
+import { materialEntity } from './radiometry/materialRow';
+import { settingsEntity } from './radiometry/settingsRow';
+import { kitEntity } from './round/kitRow';
+import { kitListEntity } from './round/kitListRow';
+import { logEntity } from './round/logRow';
+import { putBackEntity } from './round/putBackRow';
+import { recordingEntity } from './round/recordingRow';
+import { stopEntity } from './round/stopRow';
+import { loanEntity } from './sharing/loanRow';
+import { loanHomeEntity } from './sharing/loanHomeRow';
+import { conditionsEntity } from './visit/conditionsRow';
+import { findingEntity } from './visit/findingRow';
+import { intakeEntity } from './visit/intakeRow';
+import { planEntity } from './visit/planRow';
+import { siteEntity } from './visit/siteRow';
+import { visitEntity } from './visit/visitRow';
+
+/** All kinds of rows, each defined where it belongs. What hangs on another kind, or points at it, comes after it. */
+export const ENTITIES = [
+  cameraEntity,
+  instrumentEntity,
+  materialEntity,
+  kitListEntity,
+  siteEntity,
+  roomEntity,
+  surfaceEntity,
+  visitEntity,
+  intakeEntity,
+  planEntity,
+  conditionsEntity,
+  sequenceEntity,
+  frameEntity,
+  regionEntity,
+  probeEntity,
+  photoEntity,
+  settingsEntity,
+  findingEntity,
+  stopEntity,
+  putBackEntity,
+  logEntity,
+  kitEntity,
+  recordingEntity,
+  loanEntity,
+  loanHomeEntity,
+  handoverEntity,
+] as const;
+
+type Definition = (typeof ENTITIES)[number];
+
+/** Values of rows by their kind. */
+export type Values = { [D in Definition as D['name']]: z.infer<D['schema']> };
+export type Entity = keyof Values;
+/** Kinds of rows that a visit's document holds; a loan goes over many. */
+export type VisitEntity = Exclude<Definition, { scope: 'loan' }>['name'];
+
+export interface Row<E extends Entity> {
+  id: string;
+  version: number;
+  value: Values[E];
+}

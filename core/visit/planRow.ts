@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { defineEntity, OF_VISIT } from '../rows/entity';
+import { daySchema, idSchema, indoorSchema, momentSchema, textSchema } from '../rows/fields';
+import { STRICTNESSES, timeConstantsSchema } from '../weather/plan';
+
+/** When to go, and what the householder is told. */
+export const planValueSchema = z.object({
+  visitId: idSchema,
+  insideC: indoorSchema,
+  strictness: z.enum(STRICTNESSES),
+  timeConstantsH: timeConstantsSchema,
+  /** A file's weather; null takes the forecast. */
+  weatherId: idSchema.nullable(),
+  /** First day that is looked at in a file that holds more than a week. */
+  firstDay: daySchema.nullable(),
+  /** The slot that was settled on; ms since 1970. */
+  slot: z.object({ from: momentSchema, to: momentSchema }).nullable(),
+  /** The letter as somebody changed it; null follows the plan. */
+  letter: textSchema(8000).nullable(),
+});
+
+export type PlanValue = z.infer<typeof planValueSchema>;
+
+export const planEntity = defineEntity({
+  name: 'plan',
+  label: 'plan of the hours',
+  schema: planValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  words: {
+    insideC: 'inside',
+    strictness: 'how strict',
+    timeConstantsH: 'memory of walls',
+    firstDay: 'first day',
+    slot: 'hours that were settled on',
+    letter: 'letter',
+  },
+  addable: false,
+  removable: false,
+});

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { defineEntity, OF_SITE } from '../rows/entity';
+import { idSchema, momentSchema, nameSchema, textSchema } from '../rows/fields';
+import { steadySpanSchema } from '../scale/scale';
+
+export const visitValueSchema = z.object({
+  archived: z.boolean(),
+  title: nameSchema(160),
+  /** ms since 1970. */
+  startedAt: momentSchema,
+  question: textSchema(1000),
+  span: steadySpanSchema,
+  /** The camera that is taken along; null while nobody chose one. */
+  cameraId: idSchema.nullable(),
+  referenceInsideId: idSchema.nullable(),
+  referenceOutsideId: idSchema.nullable(),
+});
+
+export const visitEntity = defineEntity({
+  name: 'visit',
+  label: 'visit',
+  schema: visitValueSchema,
+  scope: 'visit',
+  parent: OF_SITE,
+  points: {
+    cameraId: { kind: 'camera', whenGone: 'refuse' },
+    referenceInsideId: { kind: 'region', whenGone: 'stays' },
+    referenceOutsideId: { kind: 'region', whenGone: 'stays' },
+  },
+  words: { title: 'title', archived: 'put away', startedAt: 'begin', question: 'question', span: 'steady scale' },
+  addable: false,
+});
