@@ -1,19 +1,17 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { APPARENT } from '@core/frame/frame';
 import { NO_SETTINGS } from '@core/radiometry/settings';
-import type { Change, Command } from '@core/command';
 import type { Asking } from '@data/asking';
 import { closeDatabase, requireDatabase, type Database } from '@data/connection';
 import { putBlob, getBlob } from '@data/queries/blobs';
 import { carryOut } from '@data/queries/commands';
 import { loadVisitDocument } from '@data/queries/document';
-import { addPictures, type NewFrame, type NewPhoto } from '@data/queries/files';
+import { addPictures } from '@data/queries/files';
 import { addRecording } from '@data/queries/recordings';
 import { turnFrame } from '@data/queries/turn';
-import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
 import { asking } from './asking';
+import { again, code, frameOf, MOMENT, photoOf, put, region, rowIdOf, spotOn, visitWithRoom } from './keep/testVisits';
 import { liveDatabase, testDatabase, type TestDatabase } from './keep/testing';
 
 let holder: TestDatabase;
@@ -29,89 +27,6 @@ afterAll(async () => {
   await holder.end();
 });
 
-const MOMENT = new Date('2026-02-11T19:10:00Z');
-
-async function visitWithRoom(name = 'A') {
-  const made = await createVisit(who, {
-    site: { name, address: '', timeZone: 'Europe/London', latitude: null, longitude: null, facades: [] },
-    kind: 'heat-loss',
-    title: 'x',
-    question: '',
-    startedAt: MOMENT.getTime(),
-    insideC: 20,
-    outsideC: 2,
-    humidityPct: 50,
-    rooms: ['Room'],
-  });
-  const [room] = await db.select().from(t.room).where(eq(t.room.siteId, made.siteId));
-  return { ...made, roomId: room!.id };
-}
-
-/** A frame of 4 × 3 pixels, its bytes stored. */
-async function frameOf(visitId: string, fileName: string, change: Partial<NewFrame> = {}): Promise<NewFrame> {
-  const values = Float32Array.from({ length: 12 }, (_, i) => i + Math.random());
-  const sha = await putBlob(db, new Uint8Array(values.buffer));
-  return {
-    id: newId(),
-    visitId,
-    name: fileName,
-    fileName,
-    takenAt: MOMENT,
-    fileSha: sha,
-    pixelsSha: sha,
-    thumbSha: sha,
-    thumbWidth: 4,
-    thumbHeight: 3,
-    width: 4,
-    height: 3,
-    format: 'csv',
-    sourceUnit: 'C',
-    basis: APPARENT,
-    noiseK: 0.1,
-    minC: 0,
-    maxC: 12,
-    meanC: 6,
-    ...change,
-  };
-}
-
-async function photoOf(visitId: string, fileName: string, change: Partial<NewPhoto> = {}): Promise<NewPhoto> {
-  const fileSha = await putBlob(db, Buffer.from(newId()));
-  return {
-    id: newId(),
-    visitId,
-    name: fileName,
-    fileName,
-    takenAt: MOMENT,
-    fileSha,
-    mediaType: 'image/jpeg',
-    width: 8,
-    height: 6,
-    ...change,
-  };
-}
-
-const put = (entity: string, value: unknown, rowId = newId(), version = 0) =>
-  ({ id: newId(), changes: [{ action: 'put', entity, rowId, version, value }] }) as unknown as Command;
-const rowIdOf = (command: Command) => command.changes[0]!.rowId;
-/** The same change by another name, against another version or with another value. */
-const again = (command: Command, change: object = {}): Command => ({
-  id: newId(),
-  changes: [{ ...command.changes[0]!, ...change } as Change],
-});
-const spotOn = (frameId: string, shape: unknown = { kind: 'spot', x: 1, y: 1 }) => ({
-  frameId,
-  name: 'a',
-  ordinal: 0,
-  role: 'reading',
-  shape,
-});
-const region = (frameId: string, shape?: unknown) => put('region', spotOn(frameId, shape));
-const code = (work: Promise<unknown>) =>
-  work.then(
-    () => 'taken',
-    (error: { code?: string }) => error.code ?? String(error),
-  );
 const paired = async (visitId: string) =>
   Object.fromEntries(
     (
@@ -126,8 +41,8 @@ const minutes = (n: number) => new Date(MOMENT.getTime() + n * 60_000);
 
 describe('commands', () => {
   test('the same one at the same moment is carried out once and answered alike', async () => {
-    const { visitId } = await visitWithRoom();
-    const frame = await frameOf(visitId, 'a.csv');
+    const { visitId } = await visitWithRoom(who);
+    const frame = await frameOf(who, visitId, 'a.csv');
     await addPictures(who, visitId, { frames: [frame] });
     for (let i = 0; i < 20; i += 1) {
       const command = region(frame.id);
@@ -138,8 +53,8 @@ describe('commands', () => {
   });
 
   test('two that make or change one row at one moment: one is taken, the other learns what is there', async () => {
-    const { visitId } = await visitWithRoom();
-    const frame = await frameOf(visitId, 'a.csv');
+    const { visitId } = await visitWithRoom(who);
+    const frame = await frameOf(who, visitId, 'a.csv');
     await addPictures(who, visitId, { frames: [frame] });
     const first = region(frame.id);
     const kinds = (await Promise.all([carryOut(who, first), carryOut(who, again(first))])).map(({ kind }) => kind);
@@ -151,8 +66,8 @@ describe('commands', () => {
   });
 
   test('a stale one leaves no trace and can come again', async () => {
-    const { visitId } = await visitWithRoom();
-    const frame = await frameOf(visitId, 'a.csv');
+    const { visitId } = await visitWithRoom(who);
+    const frame = await frameOf(who, visitId, 'a.csv');
     await addPictures(who, visitId, { frames: [frame] });
     const made = region(frame.id);
     await carryOut(who, made);
@@ -164,7 +79,7 @@ describe('commands', () => {
   });
 
   test('many that add rows beside each other are all taken', async () => {
-    const { siteId } = await visitWithRoom();
+    const { siteId } = await visitWithRoom(who);
     const room = (name: string) =>
       put('room', {
         siteId,
@@ -182,8 +97,8 @@ describe('commands', () => {
 
 describe('what belongs together', () => {
   test('a region lies on its frame and stays on it', async () => {
-    const { visitId } = await visitWithRoom();
-    const [a, b] = [await frameOf(visitId, 'a.csv'), await frameOf(visitId, 'b.csv')];
+    const { visitId } = await visitWithRoom(who);
+    const [a, b] = [await frameOf(who, visitId, 'a.csv'), await frameOf(who, visitId, 'b.csv')];
     await addPictures(who, visitId, { frames: [a, b] });
     expect(await code(carryOut(who, region(newId())))).toBe('not_found');
     expect(await code(carryOut(who, region(a.id, { kind: 'box', x: 4, y: 0, width: 2, height: 2 })))).toBe('bad_region');
@@ -195,8 +110,8 @@ describe('what belongs together', () => {
   });
 
   test('a frame’s room, reference and sequence are of its visit', async () => {
-    const [here, there] = [await visitWithRoom('here'), await visitWithRoom('there')];
-    const [mine, other] = [await frameOf(here.visitId, 'a.csv'), await frameOf(there.visitId, 'b.csv')];
+    const [here, there] = [await visitWithRoom(who, 'here'), await visitWithRoom(who, 'there')];
+    const [mine, other] = [await frameOf(who, here.visitId, 'a.csv'), await frameOf(who, there.visitId, 'b.csv')];
     const sequence = { id: newId(), name: 's' };
     await addPictures(who, here.visitId, { frames: [mine] });
     await addPictures(who, there.visitId, { frames: [other], sequences: [sequence] });
@@ -225,8 +140,8 @@ describe('what belongs together', () => {
   });
 
   test('frames are not taken in for a room of another site', async () => {
-    const [here, there] = [await visitWithRoom('here'), await visitWithRoom('there')];
-    const frame = await frameOf(here.visitId, 'a.csv', { roomId: there.roomId });
+    const [here, there] = [await visitWithRoom(who, 'here'), await visitWithRoom(who, 'there')];
+    const frame = await frameOf(who, here.visitId, 'a.csv', { roomId: there.roomId });
     expect(await code(addPictures(who, here.visitId, { frames: [frame] }))).toBe('bad_input');
     expect(await db.select().from(t.frame).where(eq(t.frame.id, frame.id))).toEqual([]);
   });
@@ -234,19 +149,19 @@ describe('what belongs together', () => {
 
 describe('photos and frames', () => {
   test('find each other by name, whichever comes first, whatever stands behind it', async () => {
-    const { visitId } = await visitWithRoom();
+    const { visitId } = await visitWithRoom(who);
     const early = minutes(-60);
     await addPictures(who, visitId, {
       photos: [
-        await photoOf(visitId, 'ROW_7-Photo.JPG', { takenAt: early }),
-        await photoOf(visitId, 'row_70.jpg', { takenAt: early }),
+        await photoOf(who, visitId, 'ROW_7-Photo.JPG', { takenAt: early }),
+        await photoOf(who, visitId, 'row_70.jpg', { takenAt: early }),
       ],
     });
-    await addPictures(who, visitId, { frames: [await frameOf(visitId, 'row_7.tif')] });
+    await addPictures(who, visitId, { frames: [await frameOf(who, visitId, 'row_7.tif')] });
     await addPictures(who, visitId, {
       photos: [
-        await photoOf(visitId, 'row_7 visible.png', { takenAt: early }),
-        await photoOf(visitId, 'rowx7.jpg', { takenAt: early }),
+        await photoOf(who, visitId, 'row_7 visible.png', { takenAt: early }),
+        await photoOf(who, visitId, 'rowx7.jpg', { takenAt: early }),
       ],
     });
     expect(await paired(visitId)).toEqual({
@@ -258,29 +173,29 @@ describe('photos and frames', () => {
   });
 
   test('else by moment within a minute, and the name wins when it comes', async () => {
-    const { visitId } = await visitWithRoom();
+    const { visitId } = await visitWithRoom(who);
     await addPictures(who, visitId, {
       frames: [
-        await frameOf(visitId, 'first.tif', { takenAt: minutes(0) }),
-        await frameOf(visitId, 'second.tif', { takenAt: minutes(5) }),
+        await frameOf(who, visitId, 'first.tif', { takenAt: minutes(0) }),
+        await frameOf(who, visitId, 'second.tif', { takenAt: minutes(5) }),
       ],
     });
     await addPictures(who, visitId, {
       photos: [
-        await photoOf(visitId, 'near.jpg', { takenAt: minutes(0.9) }),
-        await photoOf(visitId, 'far.jpg', { takenAt: minutes(2.5) }),
-        await photoOf(visitId, 'third.jpg', { takenAt: minutes(5.2) }),
+        await photoOf(who, visitId, 'near.jpg', { takenAt: minutes(0.9) }),
+        await photoOf(who, visitId, 'far.jpg', { takenAt: minutes(2.5) }),
+        await photoOf(who, visitId, 'third.jpg', { takenAt: minutes(5.2) }),
       ],
     });
     expect(await paired(visitId)).toEqual({ 'near.jpg': 'first.tif', 'far.jpg': null, 'third.jpg': 'second.tif' });
-    await addPictures(who, visitId, { frames: [await frameOf(visitId, 'third.tif', { takenAt: minutes(30) })] });
+    await addPictures(who, visitId, { frames: [await frameOf(who, visitId, 'third.tif', { takenAt: minutes(30) })] });
     expect((await paired(visitId))['third.jpg']).toBe('third.tif');
   });
 
   test('are stored together or not at all', async () => {
-    const { visitId } = await visitWithRoom();
-    const frame = await frameOf(visitId, 'a.csv');
-    const photo = await photoOf(visitId, 'a.jpg', { frameId: frame.id });
+    const { visitId } = await visitWithRoom(who);
+    const frame = await frameOf(who, visitId, 'a.csv');
+    const photo = await photoOf(who, visitId, 'a.jpg', { frameId: frame.id });
     expect(await code(addPictures(who, visitId, { frames: [frame], photos: [{ ...photo, fileSha: '0'.repeat(64) }] }))).not.toBe(
       'taken',
     );
@@ -290,9 +205,9 @@ describe('photos and frames', () => {
   });
 
   test('pages and their sequence are one transaction', async () => {
-    const { visitId } = await visitWithRoom();
+    const { visitId } = await visitWithRoom(who);
     const sequence = { id: newId(), name: 'run' };
-    const pages = await Promise.all([0, 1, 2].map((page) => frameOf(visitId, 'run.tif', { page, sequenceId: sequence.id })));
+    const pages = await Promise.all([0, 1, 2].map((page) => frameOf(who, visitId, 'run.tif', { page, sequenceId: sequence.id })));
     await addPictures(who, visitId, { sequences: [sequence], frames: pages });
     const document = await loadVisitDocument(who, visitId);
     expect(Object.values(document.rows.frame).map(({ value }) => value.sequenceId)).toEqual(Array(3).fill(sequence.id));
@@ -309,7 +224,7 @@ describe('bytes', () => {
   });
 
   test('of a spoken note that is sent again are not stored twice, and another of its id not at all', async () => {
-    const { visitId } = await visitWithRoom();
+    const { visitId } = await visitWithRoom(who);
     const row = { id: newId(), visitId, stopKey: 'a', takenAt: MOMENT.getTime(), seconds: 3, mediaType: 'audio/webm' };
     await addRecording(who, row, Buffer.from('spoken'));
     await addRecording(who, row, Buffer.from('spoken'));
@@ -319,8 +234,8 @@ describe('bytes', () => {
 });
 
 test('a frame that is turned four times is as it was, with all that lies on it', async () => {
-  const { visitId } = await visitWithRoom();
-  const frame = await frameOf(visitId, 'a.csv');
+  const { visitId } = await visitWithRoom(who);
+  const frame = await frameOf(who, visitId, 'a.csv');
   await addPictures(who, visitId, { frames: [frame] });
   const made = region(frame.id, { kind: 'box', x: 0, y: 1, width: 3, height: 1 });
   await carryOut(who, made);

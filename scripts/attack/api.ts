@@ -86,8 +86,9 @@ async function get(den: Den, path: string): Promise<Response> {
   return ask().catch(ask);
 }
 
+/** A visit as it is stored, whenever it is read. */
 export async function documentOf(den: Den, visit: string): Promise<VisitDocument> {
-  return (await (await get(den, `/api/visits/${visit}/document`)).json()) as VisitDocument;
+  return { ...((await (await get(den, `/api/visits/${visit}/document`)).json()) as VisitDocument), readAt: 0 };
 }
 
 /** A grid of temperatures that no other one equals. */

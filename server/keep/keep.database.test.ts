@@ -2,6 +2,9 @@ import { createHash } from 'node:crypto';
 import { existsSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Connection, RowDataPacket } from 'mysql2/promise';
+import { stopKeyOf } from '@core/round/stops';
+import { idSchema } from '@core/rows/fields';
+import { rowIdFrom } from '@core/rows/rowId';
 import { withConnection } from './access';
 import { allowLoading, endLoading } from './accounts';
 import { backupTo } from './backupCommand';
@@ -236,6 +239,88 @@ describe('an upgrade', () => {
       const [sites] = await root.query<RowDataPacket[]>('SELECT name, archived FROM ??.site', [now!.database]);
       expect(sites).toEqual([{ name: 'Kept', archived: 0 }]);
       setLive(test_.folder, now!);
+    });
+  });
+
+  test('openings, complaints and history get ids, and answers, frames and photos keep their places', async () => {
+    const text = (n: number) => `0192f0a0-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+    const id = (n: number) => text(n).replaceAll('-', '');
+    const key = (name: string) => `'${name.replaceAll("'", "''")}'`;
+    const openings = [
+      { kind: 'door', x: 0, y: 0, width: 1, height: 2 },
+      { kind: 'window', x: 1, y: 0, width: 1, height: 1 },
+      { kind: 'window', x: 3, y: 0, width: 1, height: 1 },
+    ];
+    const complaints = [
+      { place: 'Front room', what: "It's cold" },
+      { place: 'Loft', what: 'Smells' },
+    ];
+    const history = [{ what: 'Chimney taken out', when: '2019' }];
+    const keys: Record<string, string> = {
+      first: `${text(3)}:door`,
+      second: `${text(3)}:window:1`,
+      sill: `${text(3)}:sill:2`,
+      wall: `${text(3)}:wall`,
+      complaint: "complaint:Front room: It's cold",
+      history: 'history:Chimney taken out',
+    };
+    const stops = Object.values(keys).map(
+      (name, i) =>
+        `INSERT INTO stop (id, visit_id, \`key\`, answer, note, probes) VALUES (UNHEX('${id(0x40 + i)}'), UNHEX('${id(2)}'), ${key(name)}, 'nothing', ${key(name)}, '[]')`,
+    );
+    await olderDatabase(test_, 4, [
+      `INSERT INTO site (id, name, time_zone, facades) VALUES (UNHEX('${id(1)}'), 'Kept', 'Europe/London', '[]')`,
+      `INSERT INTO visit (id, site_id, title, started_at) VALUES (UNHEX('${id(2)}'), UNHEX('${id(1)}'), 'a', '2026-02-11 19:10:00.123')`,
+      `INSERT INTO surface (id, site_id, name, kind, mass, behind, width_m, height_m, openings, ordinal) VALUES (UNHEX('${id(3)}'), UNHEX('${id(1)}'), 'Wall', 'wall', 'brick', 'outside', 4, 2.4, ${key(JSON.stringify(openings))}, 0)`,
+      `INSERT INTO intake (id, visit_id, kind, complaints, history) VALUES (UNHEX('${id(4)}'), UNHEX('${id(2)}'), 'heat-loss', ${key(JSON.stringify(complaints))}, ${key(JSON.stringify(history))})`,
+      ...stops,
+      "INSERT INTO `blob` (sha, size, bytes) VALUES (UNHEX(SHA2('x', 256)), 1, 'x')",
+      `INSERT INTO photo (id, visit_id, name, stop_key, taken_at, file_name, file_sha, media_type, width, height) VALUES (UNHEX('${id(5)}'), UNHEX('${id(2)}'), 'p', ${key(keys.second!)}, '2026-02-11 19:10:00', 'p.jpg', UNHEX(SHA2('x', 256)), 'image/jpeg', 1, 1)`,
+      `INSERT INTO recording (id, visit_id, stop_key, taken_at, seconds, media_type, file_sha) VALUES (UNHEX('${id(6)}'), UNHEX('${id(2)}'), ${key(keys.complaint!)}, '2026-02-11 19:10:00', 1, 'audio/webm', UNHEX(SHA2('x', 256)))`,
+    ]);
+    const file = path.join(test_.folder.root, 'keys.backup');
+    await backupTo(test_.access, test_.folder, file);
+    const source = await openBackup(file, quiet);
+    await replaceBy(test_.access, test_.folder, source, 'Upgrading');
+    source.close();
+    const now = (await test_.asRoot((root) => findLive(root, test_.folder)))!.database;
+    await test_.asRoot(async (root) => {
+      await root.query('USE ??', [now]);
+      const rowsOf = async (sql: string) => (await root.query<RowDataPacket[]>(sql))[0];
+      const parsed = (value: unknown) => (typeof value === 'string' ? (JSON.parse(value) as unknown) : value) as { id: string }[];
+      const [surface] = await rowsOf('SELECT openings FROM surface');
+      const named = parsed(surface!.openings);
+      expect(named).toEqual(openings.map((opening, i) => ({ ...opening, id: named[i]!.id })));
+      const [intake] = await rowsOf('SELECT complaints, history FROM intake');
+      const [told, events] = [parsed(intake!.complaints), parsed(intake!.history)];
+      expect(told).toEqual(complaints.map((one, i) => ({ ...one, id: told[i]!.id })));
+      expect(events).toEqual(history.map((one, i) => ({ ...one, id: events[i]!.id })));
+      const ids = [...named, ...told, ...events].map((one) => one.id);
+      expect(new Set(ids).size).toBe(6);
+      for (const one of ids) expect(idSchema.safeParse(one).success).toBe(true);
+      // The words of a note say which key its answer had.
+      const answers = await rowsOf('SELECT LOWER(HEX(id)) AS id, `key`, note FROM stop');
+      const keyOf = (old: string) => answers.find(({ note }) => note === old)!.key as string;
+      expect({
+        first: keyOf(keys.first!),
+        second: keyOf(keys.second!),
+        sill: keyOf(keys.sill!),
+        wall: keyOf(keys.wall!),
+        complaint: keyOf(keys.complaint!),
+        history: keyOf(keys.history!),
+      }).toEqual({
+        first: stopKeyOf(named[0]!.id, 'door'),
+        second: stopKeyOf(named[1]!.id, 'window'),
+        sill: stopKeyOf(named[2]!.id, 'sill'),
+        wall: keys.wall,
+        complaint: stopKeyOf(told[0]!.id, 'complaint'),
+        history: stopKeyOf(events[0]!.id, 'history'),
+      });
+      for (const answer of answers) {
+        expect(answer.id).toBe(rowIdFrom(text(2), answer.key as string).replaceAll('-', ''));
+      }
+      expect((await rowsOf('SELECT stop_key FROM photo'))[0]!.stop_key).toBe(stopKeyOf(named[1]!.id, 'window'));
+      expect((await rowsOf('SELECT stop_key FROM recording'))[0]!.stop_key).toBe(stopKeyOf(told[0]!.id, 'complaint'));
     });
   });
 });
