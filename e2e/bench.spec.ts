@@ -166,7 +166,7 @@ test('two tabs on one region: the later change is held back, both values are sho
 
   await page.getByLabel('Name').fill('named here');
   await page.getByLabel('Name').press('Enter');
-  const dialog = page.getByRole('dialog', { name: /changed in another tab/ });
+  const dialog = page.getByRole('dialog', { name: /changed elsewhere/ });
   await expect(dialog).toContainText('named here');
   await expect(dialog).toContainText('named in the other tab');
   await dialog.getByRole('button', { name: 'Keep what is stored' }).click();

@@ -249,7 +249,7 @@ test('two tabs on one stop: the second is shown both answers', async ({ page, co
   await page.getByRole('button', { name: 'Could not reach', exact: true }).click();
   await page.getByRole('button', { name: 'Too high', exact: true }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('This stop was changed in another tab');
+  await expect(dialog).toContainText('This stop was changed elsewhere');
   await expect(dialog).toContainText('unreached');
   await expect(dialog).toContainText('nothing');
   await dialog.getByRole('button', { name: 'Use mine instead' }).click();

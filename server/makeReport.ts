@@ -1,6 +1,7 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import { framesOfReport } from '@core/report/model';
-import { photosOf, siteOf, visitDay } from '@core/visit/derive';
+import { photosOf } from '@core/visit/frames';
+import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';

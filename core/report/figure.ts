@@ -4,7 +4,10 @@ import { COLOUR_MAPS } from '../scale/colourMaps';
 import { isNarrow, type Scale } from '../scale/scale';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
-import { leftOutOf, lineFor, pixelsOf, steadyScaleFor, visitRow, type ScaleAnchor } from '../visit/derive';
+import { type ScaleAnchor, steadyScaleFor } from '../visit/colours';
+import { leftOutOf, pixelsOf } from '../visit/readings';
+import { lineFor } from '../visit/settingsInForce';
+import { visitRow } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
 
 /** A frame as it stands in the report: what is needed to draw it and to say what its colours mean. */

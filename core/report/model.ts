@@ -1,20 +1,10 @@
 import { CoreError } from '../errors';
 import type { Origin, ResolvedSettings, Sourced } from '../radiometry/settings';
-import {
-  anchorFor,
-  compareRegions,
-  conditionsOf,
-  framesOf,
-  onlyRow,
-  orderedFrames,
-  photosOf,
-  takenAtOf,
-  roomsOf,
-  settingsFor,
-  siteOf,
-  visitDay,
-  visitRow,
-} from '../visit/derive';
+import { anchorFor } from '../visit/colours';
+import { framesOf, orderedFrames, photosOf, takenAtOf } from '../visit/frames';
+import { compareRegions } from '../visit/readings';
+import { settingsFor } from '../visit/settingsInForce';
+import { conditionsOf, onlyRow, roomsOf, siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
 import type { Stop } from '../round/stops';

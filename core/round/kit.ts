@@ -1,4 +1,4 @@
-import { onlyRow } from '../visit/derive';
+import { onlyRow } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { rowIdFrom } from '../rows/rowId';

@@ -1,4 +1,5 @@
-import { framesOf, onlyRow, roomsOf, visitRow } from '../visit/derive';
+import { framesOf } from '../visit/frames';
+import { onlyRow, roomsOf, visitRow } from '../visit/theVisit';
 import type { CameraValue } from '../camera/cameraRow';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';

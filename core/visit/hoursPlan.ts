@@ -1,5 +1,5 @@
 import type { HoursPlan } from '../weather/plan';
-import { onlyRow, siteOf } from './derive';
+import { onlyRow, siteOf } from './theVisit';
 import type { VisitDocument } from '../document';
 
 /** What a visit's hours are scored for; null as long as nobody has said where the site is. */

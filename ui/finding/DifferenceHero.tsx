@@ -1,6 +1,6 @@
 'use client';
 
-import type { Comparison } from '@core/visit/derive';
+import type { Comparison } from '@core/visit/readings';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './DifferenceHero.module.css';
 

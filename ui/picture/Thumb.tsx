@@ -2,7 +2,8 @@
 
 import { useEffect, useRef } from 'react';
 import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, lineFor, steadyScaleFor } from '@core/visit/derive';
+import { anchorFor, steadyScaleFor } from '@core/visit/colours';
+import { lineFor } from '@core/visit/settingsInForce';
 import type { Row } from '@core/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -7,7 +7,7 @@ import { v7 as newId } from 'uuid';
 import { CHANGE_KINDS, CHANGES, type ChangeKind } from '@core/round/changes';
 import type { Row } from '@core/entities';
 import { type PutBackValue, putBackValueSchema } from '@core/round/putBackRow';
-import { siteOf } from '@core/visit/derive';
+import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -3,7 +3,7 @@
 import { CheckCircleFilled, ExclamationCircleFilled, MinusCircleFilled, QuestionCircleFilled } from '@ant-design/icons';
 import { Button, InputNumber, Popover } from 'antd';
 import { useState, type ReactNode } from 'react';
-import { conditionsOf } from '@core/visit/derive';
+import { conditionsOf } from '@core/visit/theVisit';
 import { judgeConditions, type Verdict } from '@core/visit/verdict';
 import { type ConditionsValue, conditionsValueSchema } from '@core/visit/conditionsRow';
 import { useUnits } from '@ui/units/UnitProvider';

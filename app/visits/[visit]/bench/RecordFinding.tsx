@@ -3,7 +3,8 @@
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Select } from 'antd';
 import { useRef, useState } from 'react';
-import { siteOf, photosOf } from '@core/visit/derive';
+import { photosOf } from '@core/visit/frames';
+import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
 import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -1,6 +1,7 @@
 import { NO_SETTINGS } from '@core/radiometry/settings';
 import { ID, visitDocument, wallPixels } from '@core/testing/visit';
-import { anchorFor, meaningsFor, steadyScaleFor } from '@core/visit/derive';
+import { anchorFor, steadyScaleFor } from '@core/visit/colours';
+import { meaningsFor } from '@core/visit/meanings';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { comparisonFor, type BenchFrame } from './useBenchFrame';
 import { FIRST_VIEW, viewReducer, type View } from './view';

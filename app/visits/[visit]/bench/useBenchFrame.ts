@@ -9,26 +9,12 @@ import type { Reading } from '@core/frame/reading';
 import type { RadianceLine } from '@core/radiometry/measurement';
 import { ownRange, type OwnRange } from '@core/scale/ownRange';
 import { orderedScale, type Scale } from '@core/scale/scale';
-import {
-  againstScaleFor,
-  anchorFor,
-  compareRegions,
-  conditionsOf,
-  leftOutOf,
-  lineFor,
-  meaningsFor,
-  metricFor,
-  pixelsOf,
-  readingOf,
-  regionsOf,
-  settingsFor,
-  shadeFor,
-  steadyScaleFor,
-  visitRow,
-  type Comparison,
-  type Meaning,
-  type ScaleAnchor,
-} from '@core/visit/derive';
+import { type ScaleAnchor, againstScaleFor, anchorFor, shadeFor, steadyScaleFor } from '@core/visit/colours';
+import { type Meaning, meaningsFor } from '@core/visit/meanings';
+import { type Comparison, compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from '@core/visit/readings';
+import { lineFor, settingsFor } from '@core/visit/settingsInForce';
+import { metricFor } from '@core/visit/sizes';
+import { conditionsOf, visitRow } from '@core/visit/theVisit';
 import type { FrameFacts, VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 

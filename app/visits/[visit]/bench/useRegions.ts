@@ -4,7 +4,7 @@ import { App } from 'antd';
 import { v7 as newId } from 'uuid';
 import type { DrawnShape, Shape } from '@core/frame/region';
 import { grownShape, movedShape, turnedShape } from '@core/frame/reshape';
-import { visitRow } from '@core/visit/derive';
+import { visitRow } from '@core/visit/theVisit';
 import type { Row } from '@core/entities';
 import type { RegionValue } from '@core/frame/regionRow';
 import { settingsIdOf } from '@core/rows/rowId';

@@ -1,7 +1,7 @@
 'use client';
 
 import { LEAST_SPAN_K, orderedScale, type Scale } from '@core/scale/scale';
-import { visitRow } from '@core/visit/derive';
+import { visitRow } from '@core/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { freshRange, type BenchFrame } from './useBenchFrame';
 import type { View, ViewAction } from './view';

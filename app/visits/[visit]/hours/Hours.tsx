@@ -4,7 +4,7 @@ import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
-import { onlyRow, siteOf } from '@core/visit/derive';
+import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import type { Strictness } from '@core/weather/plan';

@@ -2,7 +2,7 @@
 
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Popover } from 'antd';
-import { onlyRow } from '@core/visit/derive';
+import { onlyRow } from '@core/visit/theVisit';
 import { hoursUntilBelow, USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/weather/wallMemory';
 import { timeConstantsSchema } from '@core/weather/plan';
 import { number } from '@core/units/format';

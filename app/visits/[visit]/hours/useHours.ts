@@ -6,7 +6,7 @@ import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type Board
 import { momentOf } from '@core/weather/localClock';
 import type { HoursPlan } from '@core/weather/plan';
 import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
-import { onlyRow } from '@core/visit/derive';
+import { onlyRow } from '@core/visit/theVisit';
 import { hoursPlanOf } from '@core/visit/hoursPlan';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -11,7 +11,8 @@ import { type LogEntry, type LogValue, logEntrySchema } from '@core/round/logRow
 import { rowIdFrom } from '@core/rows/rowId';
 import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
-import { takenAtOf, framesOf, siteOf, visitRow } from '@core/visit/derive';
+import { framesOf, takenAtOf } from '@core/visit/frames';
+import { siteOf, visitRow } from '@core/visit/theVisit';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -8,7 +8,7 @@ import { sightAt } from '@core/camera/optics';
 import { kitListOf, kitOf } from '@core/round/kit';
 import { cameraOf } from '@core/round/round';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
-import { onlyRow, visitRow } from '@core/visit/derive';
+import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { KINDS } from '@core/visit/kinds';
 import { PutBackList } from '@ui/round/PutBackList';
 import { UndoButtons } from '@ui/shell/UndoButtons';

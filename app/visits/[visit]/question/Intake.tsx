@@ -3,7 +3,7 @@
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button, Radio } from 'antd';
 import Link from 'next/link';
-import { onlyRow, roomsOf, visitRow } from '@core/visit/derive';
+import { onlyRow, roomsOf, visitRow } from '@core/visit/theVisit';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
 import { type IntakeValue, intakeValueSchema } from '@core/visit/intakeRow';
 import { visitValueSchema } from '@core/visit/visitRow';

@@ -1,6 +1,6 @@
 'use client';
 
-import { visitRow } from '@core/visit/derive';
+import { visitRow } from '@core/visit/theVisit';
 import { visitValueSchema } from '@core/visit/visitRow';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -18,7 +18,7 @@ import { standFor, standWords } from '@core/round/stand';
 import { sideOf, type Stop } from '@core/round/stops';
 import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
 import type { Pose } from '@core/simulate/surface';
-import { conditionsOf, visitRow } from '@core/visit/derive';
+import { conditionsOf, visitRow } from '@core/visit/theVisit';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport } from '@ui/import/useImport';
 import { useKeys } from '@ui/keys/useKeys';

@@ -4,7 +4,7 @@ import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { emissivityFromTape } from '@core/radiometry/experiments';
 import type { Level } from '@core/radiometry/settings';
-import { sourcesFor } from '@core/visit/derive';
+import { sourcesFor } from '@core/visit/settingsInForce';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import {

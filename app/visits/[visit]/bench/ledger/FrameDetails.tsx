@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { HONEST_PIXELS } from '@core/camera/optics';
 import type { Metric } from '@core/frame/metric';
 import type { Turn } from '@core/frame/reshape';
-import { roomsOf } from '@core/visit/derive';
+import { roomsOf } from '@core/visit/theVisit';
 import type { Row } from '@core/entities';
 import { frameValueSchema } from '@core/frame/frameRow';
 import type { Side } from '@core/frame/side';

@@ -5,7 +5,7 @@ import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { boundsOf } from '@core/frame/region';
-import { probeReading } from '@core/visit/derive';
+import { probeReading } from '@core/visit/probes';
 import { probeValueSchema } from '@core/frame/probeRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';

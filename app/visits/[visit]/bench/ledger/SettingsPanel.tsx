@@ -18,7 +18,8 @@ import {
   type Settings,
   type Sourced,
 } from '@core/radiometry/settings';
-import { measuredFrame, settingsFor, settingsRow, sourcesFor } from '@core/visit/derive';
+import { measuredFrame } from '@core/visit/readings';
+import { settingsFor, settingsRow, sourcesFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';

@@ -3,7 +3,7 @@
 import { App, Button } from 'antd';
 import { CoreError } from '@core/errors';
 import { alignmentFrom, withAlignment, type MatchedPoint } from '@core/frame/alignment';
-import { settingsFor } from '@core/visit/derive';
+import { settingsFor } from '@core/visit/settingsInForce';
 import type { Row } from '@core/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';

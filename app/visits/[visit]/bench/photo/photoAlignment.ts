@@ -1,5 +1,6 @@
 import { alignmentAt, plainAlignment, type Alignment } from '@core/frame/alignment';
-import { cameraOfFrame, photosOf, settingsFor } from '@core/visit/derive';
+import { cameraOfFrame, photosOf } from '@core/visit/frames';
+import { settingsFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { Shape } from '@core/frame/region';
 import { COLOUR_MAP_NAMES, COLOUR_MAPS, type ColourMapName } from '@core/scale/colourMaps';
 import { MARKS, steadySpanSchema, type ShadeRule, type SteadySpan } from '@core/scale/scale';
-import { visitRow } from '@core/visit/derive';
+import { visitRow } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { BenchFrame } from '../useBenchFrame';

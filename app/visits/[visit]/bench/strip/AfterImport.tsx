@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { findRuns } from '@core/frame/runs';
-import { framesOf } from '@core/visit/derive';
+import { framesOf } from '@core/visit/frames';
 import type { ImportedFile } from '@ui/import/useImport';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -4,7 +4,7 @@ import { Checkbox, Modal } from 'antd';
 import { useState } from 'react';
 import type { Basis } from '@core/frame/frame';
 import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/radiometry/settings';
-import { settingsFor, settingsRow } from '@core/visit/derive';
+import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
 import type { Row } from '@core/entities';
 import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';

@@ -2,7 +2,8 @@
 
 import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
-import { framesOf, siteOf } from '@core/visit/derive';
+import { framesOf } from '@core/visit/frames';
+import { siteOf } from '@core/visit/theVisit';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';

@@ -5,7 +5,7 @@ import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Turn } from '@core/frame/reshape';
-import { roomsOf } from '@core/visit/derive';
+import { roomsOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { ApplySettings } from './ApplySettings';

@@ -2,7 +2,8 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type MouseEvent } from 'react';
-import { siteOf, takenAtOf } from '@core/visit/derive';
+import { takenAtOf } from '@core/visit/frames';
+import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
 import type { Row } from '@core/entities';
 import { Thumb } from '@ui/picture/Thumb';

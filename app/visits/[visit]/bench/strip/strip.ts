@@ -1,4 +1,5 @@
-import { orderedFrames, photosOf, roomsOf } from '@core/visit/derive';
+import { orderedFrames, photosOf } from '@core/visit/frames';
+import { roomsOf } from '@core/visit/theVisit';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 

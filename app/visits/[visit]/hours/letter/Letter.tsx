@@ -5,7 +5,7 @@ import { Alert, App, Button } from 'antd';
 import Link from 'next/link';
 import { householderLetter } from '@core/letter/householderLetter';
 import { temperature } from '@core/units/format';
-import { onlyRow, siteOf } from '@core/visit/derive';
+import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { planValueSchema } from '@core/visit/planRow';
 import { paperFromText } from '@core/report/paper';
 import { CommitText } from '@ui/form/CommitText';

@@ -17,7 +17,7 @@ import Link from 'next/link';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { cameraOf } from '@core/round/round';
 import { localTime } from '@core/units/localTime';
-import { siteOf } from '@core/visit/derive';
+import { siteOf } from '@core/visit/theVisit';
 import type { Row } from '@core/entities';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport } from '@ui/import/useImport';

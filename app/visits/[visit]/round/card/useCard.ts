@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { layCard } from '@core/round/layCard';
 import { roundOf } from '@core/round/round';
 import { sideOf, type Stop } from '@core/round/stops';
-import { framesOf, photosOf } from '@core/visit/derive';
+import { framesOf, photosOf } from '@core/visit/frames';
 import type { Row } from '@core/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';

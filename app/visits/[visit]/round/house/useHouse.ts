@@ -11,7 +11,9 @@ import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/hou
 import type { OpeningKind } from '@core/house/kinds';
 import { surfacesOf, type HouseShell, type PlanSide } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/house/templates';
-import { framesOf, roomsOf, settingsRow, siteOf } from '@core/visit/derive';
+import { framesOf } from '@core/visit/frames';
+import { settingsRow } from '@core/visit/settingsInForce';
+import { roomsOf, siteOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -5,27 +5,14 @@ import type { VisitDocument } from '../document';
 import { NOTHING_TYPED } from '../frame/photoRow';
 import type { SettingsValue } from '../radiometry/settingsRow';
 import { FRAME_HEIGHT, FRAME_WIDTH, ID, visitDocument, wallPixels } from '../testing/visit';
-import {
-  againstScaleFor,
-  anchorFor,
-  compareRegions,
-  framesOf,
-  leftOutOf,
-  meaningsFor,
-  metricFor,
-  orderedFrames,
-  photosOf,
-  pixelsOf,
-  probeReading,
-  readingOf,
-  regionsOf,
-  roomsOf,
-  settingsFor,
-  shadeFor,
-  sourcesFor,
-  steadyScaleFor,
-  takenAtOf,
-} from './derive';
+import { againstScaleFor, anchorFor, shadeFor, steadyScaleFor } from './colours';
+import { framesOf, orderedFrames, photosOf, takenAtOf } from './frames';
+import { meaningsFor } from './meanings';
+import { probeReading } from './probes';
+import { compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from './readings';
+import { settingsFor, sourcesFor } from './settingsInForce';
+import { metricFor } from './sizes';
+import { roomsOf } from './theVisit';
 
 const pixels = wallPixels();
 const loaded = () => pixels;

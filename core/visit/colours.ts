@@ -1,0 +1,72 @@
+import type { VisitDocument } from '../document';
+import { CoreError } from '../errors';
+import { type Scale, type Shade, againstScale, steadyScale } from '../scale/scale';
+import { meaningsFor } from './meanings';
+import { readingOf } from './readings';
+import { visitRow } from './theVisit';
+
+/** What the steady scale of a frame is centred on, for people to read on every picture. */
+export interface ScaleAnchor {
+  celsius: number;
+  /** The frame's own reference, the visit's on that side, or nothing better than the mean of the frame. */
+  source: 'frame' | 'visit' | 'mean';
+  /** Name of the reference region; null for a mean. */
+  name: string | null;
+  regionId: string | null;
+}
+
+/**
+ * The reference that a frame's steady scale is centred on: its own, else the visit's for its side, else the frame's mean.
+ *
+ * @param pixels - stored values of a frame by its id, as far as they are at hand
+ * @returns null while the pixels of the reference are still missing
+ */
+export function anchorFor(
+  document: VisitDocument,
+  frameId: string,
+  pixels: (frameId: string) => Float32Array | undefined,
+): ScaleAnchor | null {
+  const { referenceId, side } = document.rows.frame[frameId]!.value;
+  const visit = visitRow(document).value;
+  const ofVisit = side === 'inside' ? visit.referenceInsideId : visit.referenceOutsideId;
+  for (const [source, id] of [
+    ['frame', referenceId],
+    ['visit', ofVisit],
+  ] as const) {
+    const region = id === null ? undefined : document.rows.region[id];
+    if (!region) continue;
+    const values = pixels(region.value.frameId);
+    if (!values) return null;
+    try {
+      const mean = readingOf(document, region.id, values).statistics.mean;
+      return { celsius: mean, source, name: region.value.name, regionId: region.id };
+    } catch (error) {
+      // A reference that cannot be read under its settings cannot anchor colours; the next best does.
+      if (!(error instanceof CoreError)) throw error;
+    }
+  }
+  return { celsius: document.frameFacts[frameId]!.meanC, source: 'mean', name: null, regionId: null };
+}
+
+/** The steady scale of a frame, with the visit's shade. */
+export function steadyScaleFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Scale {
+  return { ...steadyScale(anchor.celsius, visitRow(document).value.span), shade: shadeFor(document, frameId, anchor) };
+}
+
+/** Colours of a frame that part at its reference. */
+export function againstScaleFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Scale {
+  return { ...againstScale(anchor.celsius, visitRow(document).value.span), shade: shadeFor(document, frameId, anchor) };
+}
+
+/** What the visit shades, on this frame; null when nothing, or when what it is reckoned from is not known here. */
+export function shadeFor(document: VisitDocument, frameId: string, anchor: ScaleAnchor): Shade | null {
+  const rule = visitRow(document).value.span.shade;
+  if (!rule) return null;
+  const from =
+    rule.from === 'zero'
+      ? 0
+      : rule.from === 'reference'
+        ? anchor.celsius
+        : meaningsFor(document, frameId).find(({ name }) => name === rule.from)?.celsius;
+  return from === undefined ? null : { side: rule.side, celsius: from + rule.offsetK };
+}

@@ -1,0 +1,122 @@
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import { CoreError } from '../errors';
+import { type Difference, type Measured, type Reading, differenceOf, readRegion, regionSpans } from '../frame/reading';
+import type { Shape, Span } from '../frame/region';
+import { radianceLine } from '../radiometry/measurement';
+import { radiometricSettings } from '../radiometry/settings';
+import type { SharedInputs } from '../radiometry/uncertainty';
+import { cameraOfFrame } from './frames';
+import { settingsFor, sourcesFor } from './settingsInForce';
+
+/** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
+const USUAL_REPEATABILITY_K = 0.3;
+
+export function regionsOf(document: VisitDocument, frameId: string): Row<'region'>[] {
+  return Object.values(document.rows.region)
+    .filter((row) => row.value.frameId === frameId)
+    .sort((a, b) => a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id));
+}
+
+/** Shapes that were left out of a frame by hand. */
+export function leftOutOf(document: VisitDocument, frameId: string): Shape[] {
+  return regionsOf(document, frameId)
+    .filter(({ value }) => value.role === 'leftOut')
+    .map(({ value }) => value.shape);
+}
+
+/** What is measured on a frame: its values as they are stored, what they are, and what was left out. */
+export function measuredFrame(document: VisitDocument, frameId: string, values: Float32Array): Measured {
+  const { width, height } = document.frameFacts[frameId]!;
+  const { basis } = document.rows.frame[frameId]!.value;
+  return { width, height, values, basis, leftOut: leftOutOf(document, frameId) };
+}
+
+/**
+ * A region's reading under its settings.
+ *
+ * @param values - the frame's stored values
+ * @throws CoreError as `readRegion`
+ */
+export function readingOf(document: VisitDocument, regionId: string, values: Float32Array): Reading {
+  const region = document.rows.region[regionId];
+  if (!region) throw new CoreError('not_found', 'The region is gone.', {}, 'Choose another region.');
+  const { frameId, name, shape } = region.value;
+  const facts = document.frameFacts[frameId]!;
+  return readRegion(
+    measuredFrame(document, frameId, values),
+    { name, shape },
+    radiometricSettings(settingsFor(document, frameId, regionId)),
+    facts.noiseK,
+    sourcesFor(document, frameId, regionId),
+  );
+}
+
+/**
+ * The pixels of a region on its frame, row by row.
+ *
+ * @throws CoreError as `readRegion`
+ */
+export function pixelsOf(document: VisitDocument, regionId: string, values: Float32Array): Span[] {
+  const { frameId, name, shape } = document.rows.region[regionId]!.value;
+  const frame = measuredFrame(document, frameId, values);
+  return regionSpans(
+    frame,
+    { name, shape },
+    radianceLine(frame.basis, radiometricSettings(settingsFor(document, frameId, regionId))),
+  );
+}
+
+/** What two regions share: a setting is common when both take it from the same place. */
+function sharedBetween(document: VisitDocument, a: string, b: string): SharedInputs {
+  const [frameA, frameB] = [a, b].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
+  const [settingsA, settingsB] = [settingsFor(document, frameA, a), settingsFor(document, frameB, b)];
+  const surfaceOf = (frameId: string) => document.rows.frame[frameId]!.value.surfaceId;
+  const common = (name: 'emissivity' | 'reflectedC') => {
+    const origin = settingsA[name].origin;
+    if (origin !== settingsB[name].origin || origin === 'region') return false;
+    if (origin === 'frame') return frameA === frameB;
+    return origin !== 'surface' || surfaceOf(frameA) === surfaceOf(frameB);
+  };
+  const shared = { emissivity: common('emissivity'), reflected: common('reflectedC') };
+  if (frameA === frameB) return shared;
+  const [cameraA, cameraB] = [frameA, frameB].map((id) => document.frameFacts[id]!.cameraId);
+  const repeatability = Math.max(
+    ...[frameA, frameB].map((id) => cameraOfFrame(document, id)?.repeatabilityK ?? USUAL_REPEATABILITY_K),
+  );
+  return { ...shared, otherFrame: { repeatability, sameCamera: cameraA !== null && cameraA === cameraB } };
+}
+
+export interface Comparison {
+  this: Reading;
+  that: Reading;
+  difference: Difference;
+  /** They lie in two frames: the camera's repeatability is in the uncertainty. */
+  acrossFrames: boolean;
+}
+
+/**
+ * This against that, in one frame or in two of the visit.
+ *
+ * @param values - stored values of the frame of the first region
+ * @param otherValues - of the frame of the second, when it is another
+ */
+export function compareRegions(
+  document: VisitDocument,
+  thisId: string,
+  thatId: string,
+  values: Float32Array,
+  otherValues: Float32Array = values,
+): Comparison {
+  const a = readingOf(document, thisId, values);
+  const b = readingOf(document, thatId, otherValues);
+  const [frameA, frameB] = [thisId, thatId].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
+  const difference = differenceOf(
+    a,
+    b,
+    sourcesFor(document, frameA, thisId),
+    sharedBetween(document, thisId, thatId),
+    sourcesFor(document, frameB, thatId),
+  );
+  return { this: a, that: b, difference, acrossFrames: frameA !== frameB };
+}

@@ -1,0 +1,50 @@
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import { type RadianceLine, radianceLine } from '../radiometry/measurement';
+import { type ResolvedSettings, type Settings, radiometricSettings, resolveSettings } from '../radiometry/settings';
+import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '../radiometry/uncertainty';
+import { airAt } from '../round/airLog';
+import { cameraOfFrame, takenAtOf } from './frames';
+import { conditionsOf } from './theVisit';
+
+export function settingsRow(document: VisitDocument, ownerId: string): Row<'settings'> | undefined {
+  return Object.values(document.rows.settings).find((row) => row.value.ownerId === ownerId);
+}
+
+/** Settings in force for a frame, or for one of its regions. */
+export function settingsFor(document: VisitDocument, frameId: string, regionId?: string): ResolvedSettings {
+  const frame = document.rows.frame[frameId]!;
+  const conditions = conditionsOf(document)?.value;
+  const inside = frame.value.side === 'inside';
+  const logged = airAt(
+    Object.values(document.rows.log).flatMap(({ value }) => value.entries),
+    Date.parse(takenAtOf(document, frameId)),
+  );
+  const of = (id: string | null | undefined): Settings | null =>
+    id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
+  return resolveSettings(
+    { visit: of(document.visitId), surface: of(frame.value.surfaceId), frame: of(frameId), region: of(regionId) },
+    {
+      airC: (inside ? (logged.insideC ?? conditions?.insideC) : (logged.outsideC ?? conditions?.outsideC)) ?? null,
+      humidityPct: inside ? (logged.humidityPct ?? conditions?.humidityPct ?? null) : null,
+    },
+  );
+}
+
+/** What goes into the uncertainty of a reading: the camera's own, and what is known of the settings. */
+export function sourcesFor(document: VisitDocument, frameId: string, regionId?: string): UncertaintySources {
+  const camera = cameraOfFrame(document, frameId);
+  const { emissivity, reflectedC, transmittanceU } = settingsFor(document, frameId, regionId);
+  return {
+    calibration: camera?.calibrationK ?? DEFAULT_UNCERTAINTY.calibration,
+    uniformity: camera?.uniformityK ?? DEFAULT_UNCERTAINTY.uniformity,
+    emissivity: emissivity.u ?? DEFAULT_UNCERTAINTY.emissivity,
+    reflected: reflectedC.u ?? DEFAULT_UNCERTAINTY.reflected,
+    transmittance: transmittanceU,
+  };
+}
+
+/** From a frame's stored values to object temperatures under its settings. */
+export function lineFor(document: VisitDocument, frameId: string): RadianceLine {
+  return radianceLine(document.rows.frame[frameId]!.value.basis, radiometricSettings(settingsFor(document, frameId)));
+}

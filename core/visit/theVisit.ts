@@ -1,0 +1,31 @@
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import { localDay } from '../units/localTime';
+import type { SiteValue } from './siteRow';
+
+export function visitRow(document: VisitDocument): Row<'visit'> {
+  return document.rows.visit[document.visitId]!;
+}
+
+/** The visit's day by the site's calendar, in words. */
+export function visitDay(document: VisitDocument): string {
+  return localDay(new Date(visitRow(document).value.startedAt).toISOString(), siteOf(document).timeZone);
+}
+
+export function conditionsOf(document: VisitDocument): Row<'conditions'> | undefined {
+  return Object.values(document.rows.conditions)[0];
+}
+
+export function siteOf(document: VisitDocument): SiteValue {
+  return document.rows.site[document.siteId]!.value;
+}
+
+/** The one row of a kind that a visit has once. */
+export function onlyRow<E extends 'intake' | 'plan'>(document: VisitDocument, entity: E): Row<E> {
+  return Object.values(document.rows[entity])[0]!;
+}
+
+/** The site's rooms in the order of the round. */
+export function roomsOf(document: VisitDocument): Row<'room'>[] {
+  return Object.values(document.rows.room).sort((a, b) => a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id));
+}
