@@ -1,7 +1,6 @@
 import { correctValues } from '@core/radiometry/measurement';
 import { spansOfAll } from '@core/frame/region';
-import { ownRange } from '@core/scale/ownRange';
-import { orderedScale } from '@core/scale/scale';
+import { ownColours } from '@core/visit/frameView';
 import { anchorFor, steadyScaleFor } from '@core/visit/colours';
 import { leftOutOf } from '@core/visit/readings';
 import { lineFor } from '@core/visit/settingsInForce';
@@ -51,15 +50,9 @@ export async function exportFrame(
     const of = document.rows.region[id ?? '']?.value.frameId;
     if (of && !known.has(of)) known.set(of, await pixels(of));
   }
-  const own = row.ownScale ?? ownRange(values, line);
+  const anchor = anchorFor(document, frameId, (id) => known.get(id))!;
   const scale =
-    colours === 'frame'
-      ? orderedScale(own.low, own.high, visitRow(document).value.span.colourMap)
-      : steadyScaleFor(
-          document,
-          frameId,
-          anchorFor(document, frameId, (id) => known.get(id))!,
-        );
+    colours === 'frame' ? ownColours(document, frameId, values, anchor).scale : steadyScaleFor(document, frameId, anchor);
   const png = await picturePng({ width, height, values }, line, scale, spansOfAll(leftOutOf(document, frameId), width, height));
   return { bytes: png, mediaType: 'image/png', fileName: `${row.name} picture.png` };
 }

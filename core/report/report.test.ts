@@ -72,7 +72,7 @@ describe('the report', () => {
       const row = stopRowOf(walked, stop.key);
       walked.rows.stop[row.id] = { ...row, version: 1, value: { ...row.value, answer, reason } };
     }
-    expect(buildReport(walked, () => pixels, 'C').coverage[0]!.value).toBe(
+    expect(buildReport(structuredClone(walked), () => pixels, 'C').coverage[0]!.value).toBe(
       'Chimney, Window wall; 3 of 4 stops answered; nothing to see: complaint: cold near the window; ' +
         'unsolved: window, frame and corners, window wall; could not be reached: under the sill, window wall (covered by furniture); ' +
         'not looked at: window wall',

@@ -4,6 +4,7 @@ import type { CameraValue } from '../camera/cameraRow';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import type { StopValue } from './stopRow';
+import { derived } from '../rows/derived';
 import { rowIdFrom } from '../rows/rowId';
 import { STAND_IN_CAMERA } from '../simulate/standInCamera';
 import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
@@ -18,20 +19,23 @@ export interface Round {
   coverage: Coverage;
 }
 
-export function roundOf(document: VisitDocument): Round {
-  const groups = stopGroups(
-    { rooms: roomsOf(document), surfaces: Object.values(document.rows.surface) },
-    onlyRow(document, 'intake').value,
-  );
-  const answers = Object.values(document.rows.stop);
-  const outcomes = outcomesOf(
-    groups,
-    answers,
-    framesOf(document).map(({ value }) => value),
-  );
-  const stops = groups.flatMap((group) => group.stops);
-  return { groups, stops, outcomes, coverage: coverageOf(stops, outcomes) };
-}
+export const roundOf = derived(
+  ({ rows }: VisitDocument) => [rows.stop, rows.frame, rows.room, rows.surface, rows.intake],
+  (document): Round => {
+    const groups = stopGroups(
+      { rooms: roomsOf(document), surfaces: Object.values(document.rows.surface) },
+      onlyRow(document, 'intake').value,
+    );
+    const answers = Object.values(document.rows.stop);
+    const outcomes = outcomesOf(
+      groups,
+      answers,
+      framesOf(document).map(({ value }) => value),
+    );
+    const stops = groups.flatMap((group) => group.stops);
+    return { groups, stops, outcomes, coverage: coverageOf(stops, outcomes) };
+  },
+);
 
 /** What is stored of a stop, or what would be stored first. */
 export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {

@@ -38,14 +38,30 @@ export function anchorFor(
     const values = pixels(region.value.frameId);
     if (!values) return null;
     try {
-      const mean = readingOf(document, region.id, values).statistics.mean;
-      return { celsius: mean, source, name: region.value.name, regionId: region.id };
+      return { celsius: meanOf(document, region.id, values), source, name: region.value.name, regionId: region.id };
     } catch (error) {
       // A reference that cannot be read under its settings cannot anchor colours; the next best does.
       if (!(error instanceof CoreError)) throw error;
     }
   }
   return { celsius: document.frameFacts[frameId]!.meanC, source: 'mean', name: null, regionId: null };
+}
+
+/** Means of reference regions by the pixels that they were read on: each colours every picture of a visit. */
+const means = new WeakMap<Float32Array, Map<string, { parts: readonly unknown[]; celsius: number }>>();
+
+/** @throws CoreError as `readingOf` */
+function meanOf(document: VisitDocument, regionId: string, values: Float32Array): number {
+  const { rows, frameFacts } = document;
+  const { region, settings, conditions, log, camera, surface } = rows;
+  const { frameId } = region[regionId]!.value;
+  const parts = [region, settings, conditions, log, camera, surface, rows.frame[frameId], frameFacts[frameId]];
+  const ofPixels = means.get(values) ?? new Map<string, { parts: readonly unknown[]; celsius: number }>();
+  const before = ofPixels.get(regionId);
+  if (before && before.parts.every((part, i) => part === parts[i])) return before.celsius;
+  const celsius = readingOf(document, regionId, values).statistics.mean;
+  means.set(values, ofPixels.set(regionId, { parts, celsius }));
+  return celsius;
 }
 
 /** The steady scale of a frame, with the visit's shade. */

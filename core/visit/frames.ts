@@ -1,17 +1,20 @@
 import type { CameraValue } from '../camera/cameraRow';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
+import { derived, groupedBy } from '../rows/derived';
 import { roomsOf } from './theVisit';
 
 /** Frames that were not taken back. */
-export function framesOf(document: VisitDocument): Row<'frame'>[] {
-  return Object.values(document.rows.frame).filter(({ value }) => !value.discarded);
-}
+export const framesOf = derived(
+  (document: VisitDocument) => [document.rows.frame],
+  ({ rows }) => Object.values(rows.frame).filter(({ value }) => !value.discarded),
+);
 
 /** Photos that were not taken back. */
-export function photosOf(document: VisitDocument): Row<'photo'>[] {
-  return Object.values(document.rows.photo).filter(({ value }) => !value.discarded);
-}
+export const photosOf = derived(
+  (document: VisitDocument) => [document.rows.photo],
+  ({ rows }) => Object.values(rows.photo).filter(({ value }) => !value.discarded),
+);
 
 export function cameraOfFrame(document: VisitDocument, frameId: string): CameraValue | null {
   return document.rows.camera[document.frameFacts[frameId]!.cameraId ?? '']?.value ?? null;
@@ -25,15 +28,32 @@ export function takenAtOf(document: VisitDocument, frameId: string): string {
 }
 
 /** Frames in the order in which people walk: by room, then by time. */
-export function orderedFrames(document: VisitDocument): Row<'frame'>[] {
-  const place = new Map(roomsOf(document).map(({ id }, i) => [id, i]));
-  const key = (row: Row<'frame'>) => (row.value.roomId === null ? Infinity : (place.get(row.value.roomId) ?? Infinity));
-  const time = (row: Row<'frame'>) => takenAtOf(document, row.id);
-  return framesOf(document).sort(
-    (a, b) =>
-      (key(a) === key(b) ? 0 : key(a) - key(b)) ||
-      time(a).localeCompare(time(b)) ||
-      document.frameFacts[a.id]!.page - document.frameFacts[b.id]!.page ||
-      a.id.localeCompare(b.id),
-  );
+export const orderedFrames = derived(
+  (document: VisitDocument) => [document.rows.frame, document.rows.room, document.rows.camera, document.frameFacts],
+  (document): readonly Row<'frame'>[] => {
+    const rooms = new Map(roomsOf(document).map(({ id }, i) => [id, i]));
+    return framesOf(document)
+      .map((row) => ({
+        row,
+        room: rooms.get(row.value.roomId ?? '') ?? Infinity,
+        time: Date.parse(takenAtOf(document, row.id)),
+        page: document.frameFacts[row.id]!.page,
+      }))
+      .sort(
+        (a, b) =>
+          (a.room === b.room ? 0 : a.room - b.room) || a.time - b.time || a.page - b.page || (a.row.id < b.row.id ? -1 : 1),
+      )
+      .map(({ row }) => row);
+  },
+);
+
+/** The moments of each recording, in order. */
+const momentsBySequence = derived(
+  (document: VisitDocument) => [orderedFrames(document)],
+  (document) => groupedBy(orderedFrames(document), ({ value }) => value.sequenceId ?? ''),
+);
+
+/** The moments of a recording, in order. */
+export function momentsOf(document: VisitDocument, sequenceId: string): readonly Row<'frame'>[] {
+  return momentsBySequence(document).get(sequenceId) ?? [];
 }

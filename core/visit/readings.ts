@@ -6,16 +6,22 @@ import type { Shape, Span } from '../frame/region';
 import { radianceLine } from '../radiometry/measurement';
 import { radiometricSettings } from '../radiometry/settings';
 import type { SharedInputs } from '../radiometry/uncertainty';
+import { derived, groupedBy } from '../rows/derived';
 import { cameraOfFrame } from './frames';
 import { settingsFor, sourcesFor } from './settingsInForce';
 
 /** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
 const USUAL_REPEATABILITY_K = 0.3;
 
+const regionsByFrame = derived(
+  (document: VisitDocument) => [document.rows.region],
+  ({ rows }) => groupedBy(Object.values(rows.region), ({ value }) => value.frameId),
+);
+
+/** The regions of a frame, in the order in which they were drawn. */
 export function regionsOf(document: VisitDocument, frameId: string): Row<'region'>[] {
-  return Object.values(document.rows.region)
-    .filter((row) => row.value.frameId === frameId)
-    .sort((a, b) => a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id));
+  const own = regionsByFrame(document).get(frameId) ?? [];
+  return own.toSorted((a, b) => a.value.ordinal - b.value.ordinal || (a.id < b.id ? -1 : 1));
 }
 
 /** Shapes that were left out of a frame by hand. */

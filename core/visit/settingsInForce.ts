@@ -4,22 +4,31 @@ import { type RadianceLine, radianceLine } from '../radiometry/measurement';
 import { type ResolvedSettings, type Settings, radiometricSettings, resolveSettings } from '../radiometry/settings';
 import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '../radiometry/uncertainty';
 import { airAt } from '../round/airLog';
+import { derived } from '../rows/derived';
 import { cameraOfFrame, takenAtOf } from './frames';
 import { conditionsOf } from './theVisit';
 
+const settingsByOwner = derived(
+  (document: VisitDocument) => [document.rows.settings],
+  ({ rows }) => new Map(Object.values(rows.settings).map((row) => [row.value.ownerId, row])),
+);
+
+/** The settings that were given to a visit, surface, frame or region. */
 export function settingsRow(document: VisitDocument, ownerId: string): Row<'settings'> | undefined {
-  return Object.values(document.rows.settings).find((row) => row.value.ownerId === ownerId);
+  return settingsByOwner(document).get(ownerId);
 }
+
+const loggedAir = derived(
+  (document: VisitDocument) => [document.rows.log],
+  ({ rows }) => Object.values(rows.log).flatMap(({ value }) => value.entries),
+);
 
 /** Settings in force for a frame, or for one of its regions. */
 export function settingsFor(document: VisitDocument, frameId: string, regionId?: string): ResolvedSettings {
   const frame = document.rows.frame[frameId]!;
   const conditions = conditionsOf(document)?.value;
   const inside = frame.value.side === 'inside';
-  const logged = airAt(
-    Object.values(document.rows.log).flatMap(({ value }) => value.entries),
-    Date.parse(takenAtOf(document, frameId)),
-  );
+  const logged = airAt(loggedAir(document), Date.parse(takenAtOf(document, frameId)));
   const of = (id: string | null | undefined): Settings | null =>
     id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
   return resolveSettings(

@@ -64,3 +64,31 @@ test('a frame that cannot be loaded says so and may be wanted again', async () =
   store.want('a');
   expect(asked).toHaveLength(2);
 });
+
+test('what was not looked at for the longest time is let go of, and comes again when it is looked at', async () => {
+  const asked = fakeFetch();
+  // Room for two frames of two pixels.
+  const store = new PixelStore('pixels', 16);
+  for (const id of ['a', 'b']) {
+    store.want(id);
+    await asked.at(-1)!.answer([1, 2]);
+  }
+  expect(store.get('a')).toBeDefined();
+  store.want('c');
+  await asked.at(-1)!.answer([3, 4]);
+  expect(store.get('c')).toBeDefined();
+  expect(store.get('a')).toBeDefined();
+  expect(store.get('b')).toBeUndefined();
+  await Promise.resolve();
+  expect(asked.at(-1)!.url).toContain('/api/frames/b/');
+  await asked.at(-1)!.answer([1, 2]);
+  expect([...store.get('b')!]).toEqual([1, 2]);
+});
+
+test('a frame that is larger than all the room is shown all the same', async () => {
+  const asked = fakeFetch();
+  const store = new PixelStore('pixels', 4);
+  store.want('a');
+  await asked[0]!.answer([1, 2, 3]);
+  expect(store.get('a')).toHaveLength(3);
+});

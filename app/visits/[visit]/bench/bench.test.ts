@@ -3,7 +3,7 @@ import { ID, visitDocument, wallPixels } from '@core/testing/visit';
 import { anchorFor, steadyScaleFor } from '@core/visit/colours';
 import { meaningsFor } from '@core/visit/meanings';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import { comparisonFor, type BenchFrame } from './useBenchFrame';
+import { comparisonFor, type FrameView } from '@core/visit/frameView';
 import { FIRST_VIEW, viewReducer, type View } from './view';
 
 const chosen: View = {
@@ -72,7 +72,7 @@ describe('how the bench is looked at', () => {
 });
 
 describe('this against the reference', () => {
-  function benchFrame(document = visitDocument()): BenchFrame {
+  function benchFrame(document = visitDocument()): FrameView {
     const anchor = anchorFor(document, ID.frame, () => wallPixels())!;
     const steady = steadyScaleFor(document, ID.frame, anchor);
     return {

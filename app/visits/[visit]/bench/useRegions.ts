@@ -10,7 +10,7 @@ import type { RegionValue } from '@core/frame/regionRow';
 import { settingsIdOf } from '@core/rows/rowId';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from './useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View, ViewAction } from './view';
 
 const NAMES: Record<Shape['kind'], string> = {
@@ -25,7 +25,7 @@ const NAMES: Record<Shape['kind'], string> = {
 const DRAWN: Record<RegionValue['role'], string> = { reading: 'drawn', length: 'measured', leftOut: 'left out' };
 
 /** What people do to the regions of a frame; each is one step of undo. */
-export function useRegions(frame: BenchFrame | null, view: View, dispatch: (action: ViewAction) => void) {
+export function useRegions(frame: FrameView | null, view: View, dispatch: (action: ViewAction) => void) {
   const { document, edit } = useVisit();
   const { message } = App.useApp();
 

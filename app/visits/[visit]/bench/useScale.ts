@@ -3,11 +3,11 @@
 import { LEAST_SPAN_K, orderedScale, type Scale } from '@core/scale/scale';
 import { visitRow } from '@core/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { freshRange, type BenchFrame } from './useBenchFrame';
+import { freshRange, type FrameView } from '@core/visit/frameView';
 import type { View, ViewAction } from './view';
 
 /** The scale in force, and its changes: of the visit, of this frame alone, or against the reference. */
-export function useScale(frame: BenchFrame | null, view: View, dispatch: (action: ViewAction) => void) {
+export function useScale(frame: FrameView | null, view: View, dispatch: (action: ViewAction) => void) {
   const { document, edit } = useVisit();
   const visit = visitRow(document);
   const { span } = visit.value;

@@ -6,7 +6,7 @@ import { ContactExperiment } from './ContactExperiment';
 import { FoilExperiment } from './FoilExperiment';
 import { PalmExperiment } from './PalmExperiment';
 import { TapeExperiment } from './TapeExperiment';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 
 type Kind = 'foil' | 'tape' | 'contact' | 'palm';
 
@@ -18,7 +18,7 @@ const KINDS: { value: Kind; label: string }[] = [
 ];
 
 /** Experiments that find what a table can only guess, each step by step. */
-export function Experiments({ frame, onClose }: { frame: BenchFrame; onClose(): void }) {
+export function Experiments({ frame, onClose }: { frame: FrameView; onClose(): void }) {
   const [kind, setKind] = useState<Kind>('foil');
   const Steps = { foil: FoilExperiment, tape: TapeExperiment, contact: ContactExperiment, palm: PalmExperiment }[kind];
   return (

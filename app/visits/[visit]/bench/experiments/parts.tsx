@@ -18,11 +18,11 @@ import { settingsIdOf } from '@core/rows/rowId';
 import { localTime } from '@core/units/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import dialog from '../Dialogs.module.css';
 
 export interface ExperimentProps {
-  frame: BenchFrame;
+  frame: FrameView;
   onDone(): void;
 }
 
@@ -33,7 +33,7 @@ export function RegionSelect({
   value,
   onChange,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   label: string;
   value: string | null;
   onChange(regionId: string): void;
@@ -55,7 +55,7 @@ export function RegionSelect({
 }
 
 /** The mean of a region as the camera saw it: emissivity 1, no air on the way. Null while there is none. */
-export function useSeen(frame: BenchFrame, regionId: string | null): SeenMean | null {
+export function useSeen(frame: FrameView, regionId: string | null): SeenMean | null {
   const { document } = useVisit();
   return useMemo(() => {
     const region = frame.regions.find(({ row }) => row.id === regionId)?.row.value;
@@ -70,7 +70,7 @@ export function useSeen(frame: BenchFrame, regionId: string | null): SeenMean | 
 }
 
 /** What a surface of the frame is surrounded by, as its settings have it. */
-export function useSurroundings(frame: BenchFrame): Surroundings {
+export function useSurroundings(frame: FrameView): Surroundings {
   const { document } = useVisit();
   const { reflectedC, airC, transmittance } = settingsFor(document, frame.id);
   return {
@@ -136,7 +136,7 @@ export function LevelSelect({
   value,
   onChange,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   /** The region that it may belong to; null for none. */
   regionId: string | null;
   value: Level;
@@ -174,7 +174,7 @@ export function emissivityFound({ value, uncertainty }: Outcome, from: string): 
 }
 
 /** Stores what was found at a level; one step of undo. */
-export function useKeep(frame: BenchFrame) {
+export function useKeep(frame: FrameView) {
   const { document, edit } = useVisit();
   const time = localTime(takenAtOf(document, frame.id), siteOf(document).timeZone);
   return {

@@ -6,11 +6,11 @@ import { measureSchema, type Measure } from '@core/frame/metric';
 import { boundsOf } from '@core/frame/region';
 import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import styles from './KnownSize.module.css';
 
 /** Says how long a line is, or that four corners are a rectangle of known sides: sizes on this frame follow from that. */
-export function KnownSize({ frame, region }: { frame: BenchFrame; region: Row<'region'> }) {
+export function KnownSize({ frame, region }: { frame: FrameView; region: Row<'region'> }) {
   const { edit } = useVisit();
   const { shape, role } = region.value;
   const [length, setLength] = useState<number | null>(null);
@@ -71,7 +71,7 @@ export function KnownSize({ frame, region }: { frame: BenchFrame; region: Row<'r
   return null;
 }
 
-function Current({ frame, onClear }: { frame: BenchFrame; onClear(): void }) {
+function Current({ frame, onClear }: { frame: FrameView; onClear(): void }) {
   const { measure } = frame.row.value;
   if (!measure) return null;
   return (

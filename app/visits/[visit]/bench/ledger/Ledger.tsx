@@ -17,13 +17,13 @@ import { ProbeList } from './ProbeList';
 import { RegionLine } from './RegionLine';
 import { SettingsPanel } from './SettingsPanel';
 import { UncertaintyParts } from './UncertaintyParts';
-import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { FrameView, RegionReading } from '@core/visit/frameView';
 import type { RegionEdits } from '../useRegions';
 import type { View, ViewAction } from '../view';
 import styles from './Ledger.module.css';
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   view: View;
   dispatch(action: ViewAction): void;
   comparison: Comparison | null;
@@ -103,7 +103,7 @@ function AgainstSelect({
   value,
   dispatch,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   selectedId: string;
   value: string | null;
   dispatch(action: ViewAction): void;
@@ -150,7 +150,7 @@ function AgainstSelect({
 /** What the difference would be if the emissivity of both were set a little lower: the setting that is most often forgotten. */
 function otherEmissivity(
   document: VisitDocument,
-  frame: BenchFrame,
+  frame: FrameView,
   selected: RegionReading,
   that: Row<'region'>,
   show: (kelvin: number) => string,
@@ -181,7 +181,7 @@ function NextStep({
   selected,
   onReference,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   selected: RegionReading | undefined;
   onReference(id: string): void;
 }) {

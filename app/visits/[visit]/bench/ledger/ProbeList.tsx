@@ -10,12 +10,12 @@ import { probeValueSchema } from '@core/frame/probeRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { probesOf } from './probes';
-import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { FrameView, RegionReading } from '@core/visit/frameView';
 import styles from './Ledger.module.css';
 import dialog from '../Dialogs.module.css';
 
 /** What a contact thermometer showed beside the frame, with its own ±, and how far the frame's reading there is from it. */
-export function ProbeList({ frame, selected }: { frame: BenchFrame; selected: RegionReading | null }) {
+export function ProbeList({ frame, selected }: { frame: FrameView; selected: RegionReading | null }) {
   const { document, edit } = useVisit();
   const units = useUnits();
   const [adding, setAdding] = useState(false);
@@ -52,7 +52,7 @@ export function ProbeList({ frame, selected }: { frame: BenchFrame; selected: Re
   );
 }
 
-function ProbeDialog({ frame, selected, onClose }: { frame: BenchFrame; selected: RegionReading | null; onClose(): void }) {
+function ProbeDialog({ frame, selected, onClose }: { frame: FrameView; selected: RegionReading | null; onClose(): void }) {
   const { document, edit } = useVisit();
   const units = useUnits();
   const contacts = Object.values(document.rows.instrument).filter(({ value }) => value.kind === 'contact' && !value.archived);

@@ -12,14 +12,14 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
 import { areaWords, lengthWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
-import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { FrameView, RegionReading } from '@core/visit/frameView';
 import type { RegionEdits } from '../useRegions';
 import styles from './Ledger.module.css';
 
 const SIGNS: Record<Shape['kind'], string> = { spot: '+', box: '▭', ellipse: '◯', line: '╱', poly: '⬠', beyond: '◪' };
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   region: RegionReading;
   reference: boolean;
   selected: boolean;

@@ -27,7 +27,7 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import { materialUncertainty, materialWords } from '@core/radiometry/materials';
 import { Experiments } from '../experiments/Experiments';
 import { MaterialSelect } from './MaterialSelect';
-import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { FrameView, RegionReading } from '@core/visit/frameView';
 import styles from './SettingsPanel.module.css';
 
 const ORIGINS: Record<Origin, string> = {
@@ -68,7 +68,7 @@ const FIELDS: { name: SettingName; label: string; gloss: string; step: number; c
 ];
 
 /** Settings in force, each with where it comes from and what a change of it would do; set at the level that is chosen. */
-export function SettingsPanel({ frame, selected }: { frame: BenchFrame; selected: RegionReading | null }) {
+export function SettingsPanel({ frame, selected }: { frame: FrameView; selected: RegionReading | null }) {
   const { document, edit } = useVisit();
   const [experiment, setExperiment] = useState(false);
   const [level, setLevel] = useState<Level>(selected ? 'region' : 'frame');
@@ -231,7 +231,7 @@ function effectOf(
   name: SettingName,
   resolved: ResolvedSettings,
   document: VisitDocument,
-  frame: BenchFrame,
+  frame: FrameView,
   selected: RegionReading | null,
 ): { words: string; kelvin: number } | null {
   if (!selected?.reading || (name !== 'emissivity' && name !== 'reflectedC')) return null;

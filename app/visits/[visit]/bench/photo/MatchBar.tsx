@@ -7,7 +7,7 @@ import { settingsFor } from '@core/visit/settingsInForce';
 import type { Row } from '@core/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './Photo.module.css';
 
@@ -18,7 +18,7 @@ export function MatchBar({
   view,
   dispatch,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   photo: Row<'photo'>;
   view: View;
   dispatch(action: ViewAction): void;

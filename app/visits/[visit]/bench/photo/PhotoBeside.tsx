@@ -7,7 +7,7 @@ import { useSize } from '@ui/picture/useSize';
 import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View } from '../view';
 import styles from './Photo.module.css';
 
@@ -18,7 +18,7 @@ export function PhotoBeside({
   view,
   onPlace,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   photo: Row<'photo'>;
   view: View;
   /** Shares of the photo's width. */

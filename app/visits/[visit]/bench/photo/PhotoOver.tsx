@@ -4,7 +4,7 @@ import type { Placement } from '@core/report/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import styles from './Photo.module.css';
 
 /** The photo over the frame, as much of it as is wanted. */
@@ -14,7 +14,7 @@ export function PhotoOver({
   placement,
   mix,
 }: {
-  frame: BenchFrame;
+  frame: FrameView;
   photo: Row<'photo'>;
   placement: Placement;
   mix: number;

@@ -7,13 +7,13 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
 import type { AlignWorker } from '../../../../../workers/align';
 import { photoUrl, placeOfPhoto } from './photoAlignment';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 
 /** Width to which a photo is brought before its edges are looked at. */
 const LOOK_COLUMNS = 320;
 
 /** Whether a photo seems to lie beside its frame, and by how much; null while unknown, or when the edges do not tell. */
-export function useOutOfLine(frame: BenchFrame | null, photo: Row<'photo'> | null, looking: boolean): LineCheck | null {
+export function useOutOfLine(frame: FrameView | null, photo: Row<'photo'> | null, looking: boolean): LineCheck | null {
   const { document } = useVisit();
   const [found, setFound] = useState<{ key: string; check: LineCheck | null } | null>(null);
   const place = frame && photo ? placeOfPhoto(document, frame.id, photo) : null;

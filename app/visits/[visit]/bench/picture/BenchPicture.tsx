@@ -17,13 +17,13 @@ import { PictureStage } from './PictureStage';
 import { ScaleRibbon } from './ScaleRibbon';
 import { SequenceBar } from './SequenceBar';
 import { useOutOfLine } from '../photo/useOutOfLine';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { RegionEdits } from '../useRegions';
 import type { View, ViewAction } from '../view';
 import styles from '../Bench.module.css';
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   scale: Scale;
   view: View;
   dispatch(action: ViewAction): void;
@@ -110,13 +110,13 @@ export function BenchPicture(props: Props) {
   );
 }
 
-function shiftWords({ x, y }: { x: number; y: number }, { facts, metric }: BenchFrame): string {
+function shiftWords({ x, y }: { x: number; y: number }, { facts, metric }: FrameView): string {
   const pixels = Math.hypot(x, y) * facts.width;
   return metric && metric.kind !== 'plane' ? lengthWords(pixels * metric.metresPerPixel) : `${pixels.toFixed(0)} pixels`;
 }
 
 /** The picture in words, for those who do not see it. */
-function pictureWords(frame: BenchFrame, temperature: (celsius: number) => string): string {
+function pictureWords(frame: FrameView, temperature: (celsius: number) => string): string {
   const regions = frame.regions.map(
     ({ row, reading }) => `${row.value.name} ${reading ? temperature(reading.statistics.mean) : 'no reading'}`,
   );

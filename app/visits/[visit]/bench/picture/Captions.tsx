@@ -2,12 +2,12 @@
 
 import { isNarrow, type Scale } from '@core/scale/scale';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View } from '../view';
 import styles from '../Bench.module.css';
 
 /** What the colours mean, in a sentence beneath the picture. */
-export function Captions({ frame, scale, colours }: { frame: BenchFrame; scale: Scale; colours: View['colours'] }) {
+export function Captions({ frame, scale, colours }: { frame: FrameView; scale: Scale; colours: View['colours'] }) {
   const units = useUnits();
   return (
     <p className={styles.caption} data-stretched={colours === 'frame'} role="status">
@@ -18,7 +18,7 @@ export function Captions({ frame, scale, colours }: { frame: BenchFrame; scale: 
   );
 }
 
-function Stretched({ frame, scale }: { frame: BenchFrame; scale: Scale }) {
+function Stretched({ frame, scale }: { frame: FrameView; scale: Scale }) {
   const units = useUnits();
   const beyond = [
     frame.ownRange?.warmerThan && `over ${units.temperature(frame.ownRange.warmerThan.celsius)}`,
@@ -33,7 +33,7 @@ function Stretched({ frame, scale }: { frame: BenchFrame; scale: Scale }) {
   );
 }
 
-function Anchored({ frame, colours }: { frame: BenchFrame; colours: View['colours'] }) {
+function Anchored({ frame, colours }: { frame: FrameView; colours: View['colours'] }) {
   const units = useUnits();
   const { anchor } = frame;
   if (anchor.source === 'mean') return <>Colours around this frame&apos;s mean: no reference yet.</>;

@@ -29,12 +29,12 @@ import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { lengthWords } from '../lengthWords';
-import type { BenchFrame, RegionReading } from '../useBenchFrame';
+import type { FrameView, RegionReading } from '@core/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './ChartPanel.module.css';
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   region: RegionReading;
   chart: View['chart'];
   dispatch(action: ViewAction): void;
@@ -121,7 +121,7 @@ function thinned(rows: ChartRow[]): ChartRow[] {
   return step <= 1 ? rows : rows.filter((_, i) => i % step === 0);
 }
 
-function useProfile(frame: BenchFrame, region: RegionReading): ProfilePoint[] {
+function useProfile(frame: FrameView, region: RegionReading): ProfilePoint[] {
   const { document } = useVisit();
   return useMemo(() => {
     const { shape } = region.row.value;
@@ -132,7 +132,7 @@ function useProfile(frame: BenchFrame, region: RegionReading): ProfilePoint[] {
   }, [document, frame, region]);
 }
 
-function useRows(frame: BenchFrame, region: RegionReading, kind: View['chart']): ChartRow[] {
+function useRows(frame: FrameView, region: RegionReading, kind: View['chart']): ChartRow[] {
   const { document } = useVisit();
   const profile = useProfile(frame, region);
   return useMemo(() => {
@@ -158,7 +158,7 @@ function useRows(frame: BenchFrame, region: RegionReading, kind: View['chart']):
 }
 
 /** Way along a profile: metres where sizes are known, pixels otherwise. */
-function wayOf(frame: BenchFrame, profile: ProfilePoint[]): number[] {
+function wayOf(frame: FrameView, profile: ProfilePoint[]): number[] {
   if (!frame.metric) return profile.map(({ along }) => Math.round(along * 10) / 10);
   let way = 0;
   return profile.map((point, i) => {
@@ -168,7 +168,7 @@ function wayOf(frame: BenchFrame, profile: ProfilePoint[]): number[] {
   });
 }
 
-function ProfileChart({ frame, rows }: { frame: BenchFrame; rows: ChartRow[] }) {
+function ProfileChart({ frame, rows }: { frame: FrameView; rows: ChartRow[] }) {
   const units = useUnits();
   const shown = rows.map(({ x, y }) => ({ x, y: y === null ? null : units.toField(y) }));
   return (
@@ -233,7 +233,7 @@ const GRADES: Record<OpeningSeal['grade'], string> = { sound: 'Sound', slight: '
 const LEAST_DIP_K = 0.3;
 
 /** What the profile says: the grade of an opening with metres to seal, and the spacing of what shows evenly. */
-function ProfileWords({ frame, region }: { frame: BenchFrame; region: RegionReading }) {
+function ProfileWords({ frame, region }: { frame: FrameView; region: RegionReading }) {
   const { document } = useVisit();
   const units = useUnits();
   const profile = useProfile(frame, region);

@@ -9,7 +9,7 @@ import { MARKS, steadySpanSchema, type ShadeRule, type SteadySpan } from '@core/
 import { visitRow } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import styles from './ColoursMenu.module.css';
 
 const MARK_WORDS: Record<(typeof MARKS)[number], string> = {
@@ -23,7 +23,7 @@ const MARK_WORDS: Record<(typeof MARKS)[number], string> = {
 const USUAL_SHADE: ShadeRule = { side: 'colder', from: 'mould risk', offsetK: 0 };
 
 /** Which colours, what they are tied to, what is shaded, and everything beyond a mark as a region. */
-export function ColoursMenu({ frame, onDraw }: { frame: BenchFrame; onDraw(shape: Shape): void }) {
+export function ColoursMenu({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): void }) {
   const [open, setOpen] = useState(false);
   return (
     <Popover
@@ -49,7 +49,7 @@ export function ColoursMenu({ frame, onDraw }: { frame: BenchFrame; onDraw(shape
   );
 }
 
-function Content({ frame, onDraw }: { frame: BenchFrame; onDraw(shape: Shape): void }) {
+function Content({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): void }) {
   const { document, edit } = useVisit();
   const units = useUnits();
   const visit = visitRow(document);

@@ -12,12 +12,12 @@ import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
 import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip, type Point } from './grips';
 import { lengthWords } from '../lengthWords';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './PictureStage.module.css';
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   scale: Scale;
   view: View;
   dispatch(action: ViewAction): void;
@@ -228,7 +228,7 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, 
 }
 
 /** Regions as marks with their numbers, and the extremes of the one that is chosen. */
-function useMarks(frame: BenchFrame, view: View, draft: { regionId: string | null; shape: DrawnShape } | null) {
+function useMarks(frame: FrameView, view: View, draft: { regionId: string | null; shape: DrawnShape } | null) {
   const units = useUnits();
   const marks: Mark[] = frame.regions.map(({ row, reading, spans, size }) => {
     const { name, role, shape } = row.value;

@@ -7,12 +7,12 @@ import { LEAST_SPAN_K, type Scale } from '@core/scale/scale';
 import { scaleGradient } from '@ui/picture/ScaleBar';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { BenchFrame } from '../useBenchFrame';
+import type { FrameView } from '@core/visit/frameView';
 import type { View } from '../view';
 import styles from './ScaleRibbon.module.css';
 
 interface Props {
-  frame: BenchFrame;
+  frame: FrameView;
   scale: Scale;
   mode: View['colours'];
   onDraft(scale: Scale): void;

@@ -5,7 +5,7 @@ import { Button, InputNumber, Slider, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
 import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { momentsOf } from '../strip/strip';
+import { momentsOf } from '@core/visit/frames';
 import styles from './SequenceBar.module.css';
 
 /** Frames a second while a recording plays. */

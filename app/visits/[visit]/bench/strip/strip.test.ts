@@ -1,7 +1,8 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import { NOTHING_TYPED } from '@core/frame/photoRow';
 import { photoOf, photoUrl, placeOfPhoto } from '../photo/photoAlignment';
-import { momentsOf, stepsOf, stripItems } from './strip';
+import { momentsOf } from '@core/visit/frames';
+import { stepsOf, stripItems } from './strip';
 
 const photo = (id: string, change: object = {}) => ({
   id,
@@ -35,7 +36,7 @@ describe('the film strip', () => {
     expect(stripItems(document).map(({ kind }) => kind)).toEqual(['room', 'sequence']);
     expect(momentsOf(document, 's').map(({ id }) => id)).toEqual([ID.other, ID.frame]);
     document.rows.frame[ID.frame]!.value.picked = true;
-    expect(stripItems(document).map(({ kind }) => kind)).toEqual(['room', 'sequence', 'frame']);
+    expect(stripItems(structuredClone(document)).map(({ kind }) => kind)).toEqual(['room', 'sequence', 'frame']);
   });
 
   test('pictures without data come last, and photos are not among them', () => {

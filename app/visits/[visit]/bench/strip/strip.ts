@@ -1,4 +1,5 @@
-import { orderedFrames, photosOf } from '@core/visit/frames';
+import { orderedFrames, photosOf, momentsOf } from '@core/visit/frames';
+import { derived } from '@core/rows/derived';
 import { roomsOf } from '@core/visit/theVisit';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
@@ -8,45 +9,43 @@ export type StripItem =
   | { kind: 'room'; key: string; words: string }
   | { kind: 'frame'; key: string; frame: Row<'frame'> }
   /** A recording: one picture for all its moments. */
-  | { kind: 'sequence'; key: string; sequence: Row<'sequence'>; frames: Row<'frame'>[] }
+  | { kind: 'sequence'; key: string; sequence: Row<'sequence'>; frames: readonly Row<'frame'>[] }
   | { kind: 'evidence'; key: string; photo: Row<'photo'> };
 
 /** Widths in the strip, CSS pixels, by kind. */
 export const ITEM_WIDTHS: Record<StripItem['kind'], number> = { room: 30, frame: 104, sequence: 112, evidence: 104 };
 
 /** Frames by room in the order of the walk; moments of a recording stand together behind one picture, unless they were picked. */
-export function stripItems(document: VisitDocument): StripItem[] {
-  const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
-  const items: StripItem[] = [];
-  const shown = new Set<string>();
-  let room: string | null = null;
-  const frames = orderedFrames(document);
-  for (const frame of frames) {
-    const words = names.get(frame.value.roomId ?? '') ?? 'No place yet';
-    if (words !== room) {
-      room = words;
-      items.push({ kind: 'room', key: `${words} ${items.length}`, words });
+export const stripItems = derived(
+  (document: VisitDocument) => [orderedFrames(document), document.rows.room, document.rows.sequence, document.rows.photo],
+  (document): StripItem[] => {
+    const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
+    const items: StripItem[] = [];
+    const shown = new Set<string>();
+    let room: string | null = null;
+    const frames = orderedFrames(document);
+    for (const frame of frames) {
+      const words = names.get(frame.value.roomId ?? '') ?? 'No place yet';
+      if (words !== room) {
+        room = words;
+        items.push({ kind: 'room', key: `${words} ${items.length}`, words });
+      }
+      const sequence = document.rows.sequence[frame.value.sequenceId ?? ''];
+      if (sequence && !shown.has(sequence.id)) {
+        shown.add(sequence.id);
+        items.push({ kind: 'sequence', key: sequence.id, sequence, frames: momentsOf(document, sequence.id) });
+      }
+      if (!sequence || frame.value.picked) {
+        items.push({ kind: 'frame', key: frame.id, frame });
+      }
     }
-    const sequence = document.rows.sequence[frame.value.sequenceId ?? ''];
-    if (sequence && !shown.has(sequence.id)) {
-      shown.add(sequence.id);
-      items.push({ kind: 'sequence', key: sequence.id, sequence, frames: momentsOf(document, sequence.id) });
-    }
-    if (!sequence || frame.value.picked) {
-      items.push({ kind: 'frame', key: frame.id, frame });
-    }
-  }
-  const evidence = photosOf(document)
-    .filter(({ value }) => value.evidence)
-    .sort((a, b) => a.id.localeCompare(b.id));
-  if (evidence.length > 0) items.push({ kind: 'room', key: 'evidence', words: 'Without data' });
-  return [...items, ...evidence.map((photo): StripItem => ({ kind: 'evidence', key: photo.id, photo }))];
-}
-
-/** The moments of a recording, in order. */
-export function momentsOf(document: VisitDocument, sequenceId: string): Row<'frame'>[] {
-  return orderedFrames(document).filter(({ value }) => value.sequenceId === sequenceId);
-}
+    const evidence = photosOf(document)
+      .filter(({ value }) => value.evidence)
+      .sort((a, b) => a.id.localeCompare(b.id));
+    if (evidence.length > 0) items.push({ kind: 'room', key: 'evidence', words: 'Without data' });
+    return [...items, ...evidence.map((photo): StripItem => ({ kind: 'evidence', key: photo.id, photo }))];
+  },
+);
 
 /** The ids that N and Shift N go through: a recording counts once. */
 export function stepsOf(items: readonly StripItem[]): string[] {

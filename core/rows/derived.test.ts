@@ -1,0 +1,33 @@
+import { derived, groupedBy } from './derived';
+
+interface Held {
+  a: object;
+  b: number[];
+}
+
+test('is computed again only when a part that it follows from is another', () => {
+  let times = 0;
+  const sum = derived(
+    ({ a, b }: Held) => [a, b],
+    ({ b }) => {
+      times += 1;
+      return b.reduce((x, y) => x + y, 0);
+    },
+  );
+  const held = { a: {}, b: [1, 2] };
+  expect([sum(held), sum({ ...held }), sum(held)]).toEqual([3, 3, 3]);
+  expect(times).toBe(1);
+  expect(sum({ ...held, b: [5] })).toBe(5);
+  expect(times).toBe(2);
+  // Another document beside it.
+  expect(sum({ a: {}, b: [7] })).toBe(7);
+  expect(sum({ ...held, b: held.b })).toBe(3);
+});
+
+test('groups keep the order of their rows', () => {
+  const groups = groupedBy([3, 1, 4, 1, 5, 9], (n) => (n % 2 ? 'odd' : 'even'));
+  expect([...groups]).toEqual([
+    ['odd', [3, 1, 1, 5, 9]],
+    ['even', [4]],
+  ]);
+});
