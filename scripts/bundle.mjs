@@ -12,6 +12,7 @@ const entries = {
   capture: 'server/workers/capture.ts',
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',
+  large: 'scripts/large/main.ts',
 };
 
 await build({
@@ -23,7 +24,7 @@ await build({
   platform: 'node',
   target: 'node20',
   format: 'esm',
-  external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm', 'yauzl', 'yazl'],
+  external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm', 'yauzl', 'yazl', '@playwright/test'],
   jsx: 'automatic',
   sourcemap: 'linked',
   logLevel: 'warning',

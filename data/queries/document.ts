@@ -14,8 +14,12 @@ import { loadEarlier } from './earlier';
 const KINDS = ENTITIES.filter(({ scope }) => scope !== 'loan').map(({ name }) => name as VisitEntity);
 
 /** In the order in which they were made, which their ids have: the database gives rows in any. */
+const inOrder = <R extends { id: string }>(rows: readonly R[]): R[] => [...rows].sort((a, b) => (a.id < b.id ? -1 : 1));
+
 function byId<R extends { id: string }>(rows: readonly R[]): Record<string, R> {
-  return Object.fromEntries([...rows].sort((a, b) => (a.id < b.id ? -1 : 1)).map((row) => [row.id, row]));
+  const found: Record<string, R> = {};
+  for (const row of inOrder(rows)) found[row.id] = row;
+  return found;
 }
 
 type StoredRow = Record<string, unknown> & { id: string };
@@ -69,10 +73,8 @@ function photoFacts({ takenAt, fileName, width, height }: typeof t.photo.$inferS
 
 function addFacts(facts: VisitFacts, entity: VisitEntity, stored: readonly StoredRow[]): void {
   const add = FACTS[entity] as ((facts: VisitFacts, stored: StoredRow) => void) | undefined;
-  if (add) for (const row of byIdInOrder(stored)) add(facts, row);
+  if (add) for (const row of inOrder(stored)) add(facts, row);
 }
-
-const byIdInOrder = (rows: readonly StoredRow[]) => Object.values(byId(rows));
 
 const noFacts = (): VisitFacts => ({ frameFacts: {}, photoFacts: {}, recordedAt: {} });
 

@@ -1,5 +1,6 @@
 import { eq, getTableColumns, inArray, or, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
+import type { z } from 'zod';
 import type { Entity, Row, Values } from '@core/entities';
 import { entityOf } from '@core/entityOf';
 import type { Connection } from '../connection';
@@ -16,38 +17,51 @@ export interface Broken<E extends Entity = Entity> {
   problem: string;
 }
 
+/** How rows of one kind are taken from its table: looked up once, not for each of thousands. */
+function reader<E extends Entity>(entity: E): (stored: object) => Row<E> {
+  const shape = SHAPES[entity] as { toFields(stored: object): object } | undefined;
+  const keys = Object.keys(entityOf(entity).schema.shape);
+  return (stored) => {
+    const { id, version } = stored as Stored;
+    const all = (shape ? { ...stored, ...shape.toFields(stored as Stored) } : stored) as Record<string, unknown>;
+    const value: Record<string, unknown> = {};
+    for (const key of keys) value[key] = all[key];
+    return { id, version, value: value as Values[E] };
+  };
+}
+
 /** From a table's row to the row that people edit; what is no part of its value is left out. */
 export function rowFrom<E extends Entity>(entity: E, stored: object): Row<E> {
-  const { id, version, ...columns } = stored as Stored;
-  const shape = SHAPES[entity] as { toFields(stored: object): object } | undefined;
-  const all: Record<string, unknown> = shape ? { ...columns, ...shape.toFields(columns) } : columns;
-  const value = Object.fromEntries(Object.keys(entityOf(entity).schema.shape).map((key) => [key, all[key]]));
-  return { id, version, value: value as Values[E] };
+  return reader(entity)(stored);
 }
 
 /** Fields whose inner shape the database does not know: stored as JSON, or made of several columns. */
-function loose(entity: Entity): string[] {
+function looseFields(entity: Entity): { key: string; schema: z.ZodType }[] {
   const table = tableOf(entity);
-  return Object.keys(entityOf(entity).schema.shape).filter((key) => table[key]?.columnType === 'MySqlJson' || !(key in table));
+  const { shape } = entityOf(entity).schema;
+  return Object.entries(shape).flatMap(([key, schema]) =>
+    table[key]?.columnType === 'MySqlJson' || !(key in table) ? [{ key, schema: schema as z.ZodType }] : [],
+  );
 }
 
 /** Rows whose inner parts were held against their schemas, and those that did not stand. */
 export function readRows<E extends Entity>(entity: E, stored: readonly object[]): { rows: Row<E>[]; broken: Broken<E>[] } {
-  const fields = loose(entity).map((key) => [key, entityOf(entity).schema.shape[key]!] as const);
+  const read = reader(entity);
+  const loose = looseFields(entity);
   const rows: Row<E>[] = [];
   const broken: Broken<E>[] = [];
   for (const one of stored) {
-    const row = rowFrom(entity, one);
+    const row = read(one);
     const value = row.value as Record<string, unknown>;
-    const wrong = fields.flatMap(([key, schema]) => {
-      const issue = (schema as { safeParse(v: unknown): { error?: { issues: { message: string }[] } } }).safeParse(value[key])
-        .error?.issues[0];
-      return issue ? [`${key} ${issue.message}`] : [];
-    });
-    if (wrong.length > 0) broken.push({ entity, id: row.id, problem: wrong[0]! });
-    else rows.push(row);
+    const wrong = loose.find(({ key, schema }) => !schema.safeParse(value[key]).success);
+    if (!wrong) rows.push(row);
+    else broken.push({ entity, id: row.id, problem: problemOf(wrong, value[wrong.key]) });
   }
   return { rows, broken };
+}
+
+function problemOf({ key, schema }: { key: string; schema: z.ZodType }, value: unknown): string {
+  return `${key} ${schema.safeParse(value).error!.issues[0]!.message}`;
 }
 
 /** Columns of a kind's value: not those that only the server needs, which may be large. */

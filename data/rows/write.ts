@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { Entity } from '@core/entities';
 import { entityOf } from '@core/entityOf';
 import { CoreError } from '@core/errors';
@@ -10,7 +10,7 @@ import { lastVersions } from './changes';
 import { requireNamed, type Places } from './places';
 import { rowFrom } from './read';
 import { SHAPES } from './shapes';
-import { tableOf } from './tables';
+import { tableOf, type RowTable } from './tables';
 
 /** The columns of a value. */
 export function columnsOf(entity: Entity, value: object): Record<string, unknown> {
@@ -63,14 +63,27 @@ export async function putRows(
       .insert(table)
       .values(chunk.map(({ rowId, value }) => ({ id: rowId, version: versions.get(rowId), ...columnsOf(entity, value) })));
   }
-  for (const { rowId, value, stored } of puts) {
-    if (!stored) continue;
-    await tx
-      .update(table)
-      .set({ ...columnsOf(entity, value), version: versions.get(rowId) })
-      .where(eq(table.id, rowId));
-  }
+  const changed = puts.filter(({ stored }) => stored !== null);
+  const columnsFor = ({ rowId, value }: Put) => ({ ...columnsOf(entity, value), version: versions.get(rowId) });
+  if (addable && changed.length > 1) await updateTogether(tx, table, changed, columnsFor);
+  else for (const put of changed) await tx.update(table).set(columnsFor(put)).where(eq(table.id, put.rowId));
   return versions;
+}
+
+/** Many rows that are there, and whose values hold all that their table asks for, in few statements instead of one each. */
+async function updateTogether(
+  tx: Connection,
+  table: RowTable,
+  puts: readonly Put[],
+  columnsFor: (put: Put) => Record<string, unknown>,
+): Promise<void> {
+  const set = Object.fromEntries(
+    Object.keys(columnsFor(puts[0]!)).map((key) => [key, sql`values(${sql.identifier(table[key]!.name)})`]),
+  );
+  for (let from = 0; from < puts.length; from += AT_ONCE) {
+    const rows = puts.slice(from, from + AT_ONCE).map((put) => ({ id: put.rowId, ...columnsFor(put) }));
+    await tx.insert(table).values(rows).onDuplicateKeyUpdate({ set });
+  }
 }
 
 /** Whose a row is was said when it was made. */

@@ -35,7 +35,7 @@ export function ConditionsChip() {
       onOpenChange={setOpen}
       trigger="click"
       title="Conditions of this visit"
-      content={<ConditionsForm key={row?.version} onDone={() => setOpen(false)} />}
+      content={<ConditionsForm key={JSON.stringify(row?.value)} onDone={() => setOpen(false)} />}
     >
       <button type="button" className={styles.chip} aria-label={`Conditions: ${verdict.words}. Change`}>
         <Item name="Inside" value={known(c?.insideC, units.temperature)} />

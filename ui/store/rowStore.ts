@@ -208,11 +208,6 @@ export class RowStore<D extends Held> {
       this.know(rowId, value && version > 0 ? { id: rowId, version, value } : null);
       this.mine.set(rowId, version);
     }
-    const now = changes.flatMap(({ entity, rowId }) => {
-      const row = rowIn(this.document, entity, rowId);
-      return row ? [{ entity, rowId, row: { ...row, version: this.versions.get(rowId) ?? 0 } }] : [];
-    });
-    this.show(now);
   }
 
   /** What both say alike needs no answer; the rest is asked. */

@@ -1,7 +1,17 @@
 'use client';
 
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import type { VisitDocument } from '@core/document';
+import { unpackDocument } from '@core/packedDocument';
 import { Conflicts } from '@ui/store/Conflicts';
 import type { Edit, State } from '@ui/store/rowStore';
 import type { Saving } from '@ui/store/saving';
@@ -51,6 +61,12 @@ export function useSaving(): Saving {
 /** A frame's pixels, or undefined while they are on their way. */
 export function usePixels(frameId: string | null): (id: string) => Float32Array | undefined {
   const { pixels } = useVisitStore();
+  // The frame that is looked at is drawn at once, others in slices.
+  useSyncExternalStore(
+    pixels.subscribe,
+    () => (frameId ? pixels.peek(frameId) : undefined),
+    () => undefined,
+  );
   useArrivals(pixels);
   useEffect(() => {
     if (frameId) pixels.want(frameId);
@@ -58,8 +74,9 @@ export function usePixels(frameId: string | null): (id: string) => Float32Array 
   return useCallback((id: string) => pixels.get(id), [pixels]);
 }
 
-export function VisitProvider({ initial, children }: { initial: VisitDocument; children: ReactNode }) {
-  const [store] = useState(() => openVisit(initial));
+/** @param initial - the packed visit: as one text thousands of rows reach the browser several times faster than as objects */
+export function VisitProvider({ initial, children }: { initial: string; children: ReactNode }) {
+  const [store] = useState(() => openVisit(unpackDocument(initial)));
   // What the tab kept can only be read after the first drawing.
   useEffect(() => store.recall(), [store]);
   return (

@@ -47,6 +47,11 @@ export class PixelStore {
     return values;
   }
 
+  /** The same without looking at it. */
+  peek(frameId: string): Float32Array | undefined {
+    return this.loaded.get(frameId);
+  }
+
   private keep(frameId: string, values: Float32Array): void {
     this.drop(frameId);
     this.loaded.set(frameId, values);

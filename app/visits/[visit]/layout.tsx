@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { VisitDocument } from '@core/document';
+import { packDocument } from '@core/packedDocument';
 import { idSchema } from '@core/rows/fields';
 import { asking } from '@server/asking';
 import { loadVisitDocument } from '@data/queries/document';
@@ -17,7 +18,7 @@ async function load(id: string): Promise<VisitDocument> {
 export default async function VisitLayout({ children, params }: { children: ReactNode; params: Promise<{ visit: string }> }) {
   const { visit } = await params;
   return (
-    <VisitProvider key={visit} initial={await load(visit)}>
+    <VisitProvider key={visit} initial={packDocument(await load(visit))}>
       <VisitBoundary>
         <Shell>{children}</Shell>
       </VisitBoundary>

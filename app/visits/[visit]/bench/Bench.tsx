@@ -49,8 +49,8 @@ export function Bench() {
   const fileInput = useRef<HTMLInputElement>(null);
   const folderInput = useRef<HTMLInputElement>(null);
 
-  const items = useMemo(() => stripItems(document), [document]);
-  const steps = stepsOf(items);
+  const items = stripItems(document);
+  const steps = useMemo(() => stepsOf(items), [items]);
   const base = `/visits/${document.visitId}/bench`;
   const [asked = '', askedRegion] = usePathname()
     .slice(base.length + 1)

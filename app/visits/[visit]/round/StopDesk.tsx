@@ -51,7 +51,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const simulated = useSimulated(
     document.visitId,
     standIn ? stop.surfaceId : null,
-    `${surfaceRow?.version ?? 0} ${JSON.stringify([conditions?.insideC, conditions?.outsideC, conditions?.humidityPct])}`,
+    JSON.stringify([surfaceRow?.value, conditions?.insideC, conditions?.outsideC, conditions?.humidityPct]),
   );
   const inView = useRef<Shot | null>(null);
   const [ready, setReady] = useState(false);

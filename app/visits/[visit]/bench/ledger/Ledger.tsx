@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Select } from 'antd';
+import { useState } from 'react';
 import { CoreError } from '@core/errors';
 import { readRegion } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
@@ -96,6 +97,23 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
   );
 }
 
+/** What a region may be compared with: others of its frame first, then those of all other frames. */
+function comparable(document: VisitDocument, frame: FrameView, selectedId: string) {
+  const groupOf = (row: Row<'frame'>) => ({
+    label: row.id === frame.id ? 'This frame' : row.value.name,
+    title: row.value.name,
+    options: regionsOf(document, row.id)
+      .filter(({ id, value: { role } }) => id !== selectedId && role === 'reading')
+      .map(({ id, value: { name } }) => ({
+        value: id,
+        label: `${name}${id === row.value.referenceId ? ' (reference)' : ''}`,
+        name: `${name} ${row.value.name}`,
+      })),
+  });
+  const others = orderedFrames(document).filter(({ id }) => id !== frame.id);
+  return [frame.row, ...others].map(groupOf).filter(({ options }) => options.length > 0);
+}
+
 /** What a region is compared with: the reference, or any other region of the visit. */
 function AgainstSelect({
   frame,
@@ -109,38 +127,34 @@ function AgainstSelect({
   dispatch(action: ViewAction): void;
 }) {
   const { document } = useVisit();
-  const groups = orderedFrames(document)
-    .map((row) => ({
-      label: row.id === frame.id ? 'This frame' : row.value.name,
-      title: row.value.name,
-      options: regionsOf(document, row.id)
-        .filter(({ id, value: { role } }) => id !== selectedId && role === 'reading')
-        .map(({ id, value: { name } }) => ({
-          value: id,
-          label: `${name}${id === row.value.referenceId ? ' (reference)' : ''}`,
-          frame: row.id === frame.id ? '' : ` · ${row.value.name}`,
-        })),
-      own: row.id === frame.id,
-    }))
-    .filter(({ options }) => options.length > 0)
-    .sort((a, b) => Number(b.own) - Number(a.own));
-  if (groups.length === 0) return null;
+  const [open, setOpen] = useState(false);
+  // Thousands of regions are looked through only when somebody wants to see them.
+  const groups = open ? comparable(document, frame, selectedId) : [];
+  if (Object.values(document.rows.region).length < 2) return null;
+  const against = document.rows.region[value ?? ''];
+  const elsewhere = against && against.value.frameId !== frame.id ? document.rows.frame[against.value.frameId] : undefined;
   return (
     <div className={styles.against}>
       <span id="against">Compare with</span>
       <Select
         aria-labelledby="against"
         size="small"
-        value={value}
+        value={against ? value : null}
         placeholder="a region"
         popupMatchSelectWidth={false}
+        showSearch={{ optionFilterProp: 'name' }}
+        open={open}
+        onOpenChange={setOpen}
         onChange={(regionId: string) => dispatch({ kind: 'against', regionId: regionId === frame.referenceId ? null : regionId })}
-        labelRender={({ value: id, label }) => (
-          <>
-            {label ?? document.rows.region[String(id)]?.value.name}
-            {groups.flatMap(({ options }) => options).find((option) => option.value === id)?.frame}
-          </>
-        )}
+        labelRender={() =>
+          against && (
+            <>
+              {against.value.name}
+              {against.id === frame.referenceId && ' (reference)'}
+              {elsewhere && ` · ${elsewhere.value.name}`}
+            </>
+          )
+        }
         options={groups}
       />
     </div>

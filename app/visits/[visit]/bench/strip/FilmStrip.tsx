@@ -1,7 +1,7 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type MouseEvent } from 'react';
+import { useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
 import { takenAtOf } from '@core/visit/frames';
 import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
@@ -24,14 +24,17 @@ interface Props {
 export function FilmStrip({ items, currentId, chosen, onShow, onChoose }: Props) {
   const scroller = useRef<HTMLElement>(null);
   const last = useRef<string | null>(null);
+  // The same functions as long as the items are the same: else the places of thousands are reckoned at every drawing.
+  const estimateSize = useCallback((i: number) => ITEM_WIDTHS[items[i]!.kind], [items]);
+  const getItemKey = useCallback((i: number) => items[i]!.key, [items]);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoised by the compiler
   const virtual = useVirtualizer({
     horizontal: true,
     count: items.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => ITEM_WIDTHS[items[i]!.kind],
+    estimateSize,
     overscan: 6,
-    getItemKey: (i) => items[i]!.key,
+    getItemKey,
   });
   const currentAt = useMemo(() => items.findIndex((item) => holds(item, currentId)), [items, currentId]);
   useEffect(() => {

@@ -1,0 +1,37 @@
+import fc from 'fast-check';
+import { packDocument, unpackDocument } from './packedDocument';
+import { ID, visitDocument } from './testing/visit';
+
+test('a visit comes back from its text as it was', () => {
+  expect(unpackDocument(packDocument(visitDocument()))).toEqual(visitDocument());
+});
+
+test('whatever people typed, and however many rows there are', () => {
+  fc.assert(
+    fc.property(fc.array(fc.string({ unit: 'binary' }), { maxLength: 20 }), (names) => {
+      const document = visitDocument();
+      const base = document.rows.region[ID.sound]!;
+      document.rows.region = Object.fromEntries(
+        names.map((name, i) => [`r${i}`, { ...base, id: `r${i}`, version: i, value: { ...base.value, name } }]),
+      );
+      expect(unpackDocument(packDocument(document))).toEqual(document);
+    }),
+  );
+});
+
+test('is about half as long as its JSON', () => {
+  const document = visitDocument();
+  const base = document.rows.region[ID.sound]!;
+  document.rows.region = Object.fromEntries(
+    Array.from({ length: 2000 }, (_, i) => [`${ID.sound.slice(0, -4)}${String(i).padStart(4, '0')}`, base]),
+  );
+  expect(packDocument(document).length).toBeLessThan(0.65 * JSON.stringify(document).length);
+});
+
+test.each([
+  '',
+  '{',
+  '[]',
+  '{"rows":{}}',
+  '{"rows":{"region":{"fields":1,"lists":[]}},"frameFacts":{},"photoFacts":{},"rest":{}}',
+])('%s is no visit', (text) => expect(() => unpackDocument(text)).toThrow());
