@@ -15,6 +15,7 @@ import { putRow } from '@ui/form/putRow';
 import { Desk } from '@ui/shell/Desk';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { NewVisitDialog } from './NewVisitDialog';
+import { DeleteButton } from './DeleteButton';
 import { VisitDialog } from './VisitDialog';
 import styles from './SiteList.module.css';
 
@@ -83,6 +84,20 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                 disabled={fetching}
                 onChange={(next) => keep(putRow('site', site.row.id, site.row.version, { ...site.row.value, archived: next }))}
               />
+              {site.row.value.archived && (
+                <DeleteButton
+                  entity="site"
+                  rowId={site.row.id}
+                  version={site.row.version}
+                  name={site.row.value.name}
+                  goes={`With it go its rooms and surfaces, ${counted(site.visits.length, 'visit')}, and ${counted(
+                    site.visits.reduce((sum, { frames }) => sum + frames, 0),
+                    'frame',
+                  )}.`}
+                  disabled={fetching}
+                  onDeleted={() => fetchAnew(() => router.refresh())}
+                />
+              )}
               <Button onClick={() => setBeginning({ site: site.row })} aria-label={`Visit ${site.row.value.name}`}>
                 Visit it
               </Button>
@@ -96,6 +111,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                   site={site.row}
                   fetching={fetching}
                   onChange={(change) => keep(putRow('visit', visit.row.id, visit.row.version, { ...visit.row.value, ...change }))}
+                  onDeleted={() => fetchAnew(() => router.refresh())}
                 />
               ))}
           </li>
@@ -123,6 +139,8 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
   );
 }
 
+const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
+
 function placeWords({ value }: Row<'site'>): string {
   if (value.latitude === null || value.longitude === null) return 'no place on the map yet';
   const count = value.facades.length;
@@ -136,11 +154,13 @@ function VisitLine({
   site,
   fetching,
   onChange,
+  onDeleted,
 }: {
   visit: SiteVisit;
   site: Row<'site'>;
   fetching: boolean;
   onChange(change: Partial<Row<'visit'>['value']>): void;
+  onDeleted(): void;
 }) {
   const { frames, findings, row } = visit;
   const [changing, setChanging] = useState(false);
@@ -173,6 +193,17 @@ function VisitLine({
         disabled={fetching}
         onChange={(archived) => onChange({ archived })}
       />
+      {row.value.archived && (
+        <DeleteButton
+          entity="visit"
+          rowId={row.id}
+          version={row.version}
+          name={row.value.title}
+          goes={`With it go ${counted(frames, 'frame')} with their photos, ${counted(findings, 'finding')}, notes and answers. The house stays.`}
+          disabled={fetching}
+          onDeleted={onDeleted}
+        />
+      )}
       {changing && (
         <VisitDialog
           visit={row}

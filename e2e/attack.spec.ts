@@ -3,11 +3,18 @@ import { BORDER } from '../scripts/attack/borderAttacks';
 import type { Attack } from '../scripts/attack/case';
 import { FOLDER } from '../scripts/attack/folderAttacks';
 import { IMPORT } from '../scripts/attack/importAttacks';
+import { SOME_PAIRS } from '../scripts/attack/pairAttacks';
 import { RESTORE } from '../scripts/attack/restoreAttacks';
 import { Den } from './support/den';
 
 /** What ./den attack plays, but for what takes minutes. One Glow Den for each subject. */
-const SUBJECTS: Record<string, Attack[]> = { restore: RESTORE, folder: FOLDER, import: IMPORT, border: BORDER };
+const SUBJECTS: Record<string, Attack[]> = {
+  restore: RESTORE,
+  folder: FOLDER,
+  import: IMPORT,
+  border: BORDER,
+  pairs: SOME_PAIRS,
+};
 
 for (const [subject, attacks] of Object.entries(SUBJECTS)) {
   test.describe(`attacks: ${subject}`, () => {

@@ -116,6 +116,8 @@ export async function loadVisitDocument(asking: Asking, visitId: string): Promis
   });
 }
 
+/** Changes are written down for a week; see server/keep/tidy.ts. */
+const KEPT_MS = 6 * 24 * 3_600_000;
 /** A change is seen by those who read some seconds later at the latest, however long its transaction took, ms. */
 const OVERLAP_MS = 20_000;
 
@@ -123,10 +125,12 @@ const OVERLAP_MS = 20_000;
  * What was changed of a visit since it was read: rows as they are now, and what is gone. Some of it may be known already.
  *
  * @param since - `readAt` of what is there
- * @throws CoreError `not_found`
+ * @throws CoreError `not_found`, `stale` when that was too long ago
  */
 export async function loadVisitChanges(asking: Asking, visitId: string, since: number): Promise<VisitChanges> {
   const readAt = Date.now();
+  if (since < readAt - KEPT_MS)
+    throw new CoreError('stale', 'This page is older than what is written down.', {}, 'Reload the page.');
   return asking.snapshot(async (tx) => {
     const { siteId } = await siteOf(tx, visitId);
     const changed = await changedSince(tx, [visitId, siteId], since - OVERLAP_MS);

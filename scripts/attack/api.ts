@@ -1,4 +1,5 @@
 import { NO_SETTINGS } from '../../core/radiometry/settings';
+import type { Stale } from '@core/command';
 import type { VisitDocument } from '@core/document';
 import type { Den } from '../../e2e/support/den';
 
@@ -19,6 +20,7 @@ export interface Answer {
     versions?: Record<string, number>;
     kind?: string;
     visitId?: string;
+    stale?: Stale[];
   };
 }
 

@@ -5,6 +5,7 @@ import { FOLDER } from './folderAttacks';
 import { IMPORT } from './importAttacks';
 import { KILLS } from './killAttacks';
 import { LARGE } from './largeAttacks';
+import { PAIRS } from './pairAttacks';
 import { RESTORE } from './restoreAttacks';
 
 /**
@@ -18,6 +19,7 @@ const SUBJECTS: Record<string, Attack[]> = {
   border: BORDER,
   kills: KILLS,
   large: LARGE,
+  pairs: PAIRS,
 };
 
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('/'));

@@ -11,7 +11,7 @@ import { backupTo } from './backupCommand';
 import { openBackup } from './backup/open';
 import { replaceBy } from './fresh';
 import { dropLeftOver, findLive, pendingMigrations, setLive } from './live';
-import { dropLooseBytes } from './looseBytes';
+import { dropLooseBytes, dropOldRecords, findLeftover } from './tidy';
 import { knownMigrations } from './migrations';
 import { liveDatabase, olderDatabase, testDatabase, type TestDatabase } from './testing';
 

@@ -6,6 +6,7 @@ import { restoreCommand } from './restoreCommand';
 import { complain } from './say';
 import { startCommand } from './startCommand';
 import { stopCommand } from './stopCommand';
+import { tidyCommand } from './tidyCommand';
 
 /** What ./den does with the data and with what runs on it. */
 const COMMANDS: Record<string, (folder: DataFolder, words: string[]) => Promise<void>> = {
@@ -14,6 +15,7 @@ const COMMANDS: Record<string, (folder: DataFolder, words: string[]) => Promise<
   reset: resetCommand,
   backup: backupCommand,
   restore: restoreCommand,
+  tidy: tidyCommand,
 };
 
 // Whatever is made from here on is its owner's alone.

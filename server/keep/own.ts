@@ -22,7 +22,7 @@ export const runningSchema = z.object({
 export type Running = z.infer<typeof runningSchema>;
 
 /** A `start` that is up, with what it said of itself. */
-function runningIn(folder: DataFolder): Running | null {
+export function runningIn(folder: DataFolder): Running | null {
   const running = readChecked(folder.running, runningSchema);
   return running && isAlive(running.keeper) ? running : null;
 }
@@ -33,6 +33,7 @@ export const HOLDS = {
   backup: 'A backup is being written',
   restore: 'A backup is being restored',
   reset: 'The data is being thrown away',
+  tidy: 'The data is being tidied',
 } as const;
 type Holding = keyof typeof HOLDS;
 

@@ -14,7 +14,7 @@ import { writeWhole } from './files';
 import { makeFirst, replaceBy } from './fresh';
 import { dropLeftOver, findLive, pendingMigrations, setLive, type Live } from './live';
 import { takeLock } from './lock';
-import { dropLooseBytes } from './looseBytes';
+import { dropLooseBytes, dropOldRecords } from './tidy';
 import { HOLDS, ownFolder, type Running } from './own';
 import { requirePort } from './ports';
 import { nameOf } from './processes';
@@ -119,6 +119,7 @@ async function upToDate(folder: DataFolder, access: DatabaseAccess, empty: boole
   await withConnection(access, 'root', undefined, async (root) => {
     await allowWork(root, access, now.database);
     await dropLooseBytes(root, now.database);
+    await dropOldRecords(root, now.database);
   });
   return now;
 }

@@ -99,6 +99,14 @@ export class RowStore<D extends Held> {
     this.apply(step);
   };
 
+  /** Removes rows for good: nothing leads back, and no step of undo touches them any more. */
+  readonly removeForGood = (rows: readonly { entity: Entity; rowId: string }[]): void => {
+    this.forgetSteps(new Set(rows.map(({ rowId }) => rowId)));
+    const changes = rows.map(({ entity, rowId }) => ({ entity, rowId, value: null }));
+    this.show(changes.map((change) => this.rowOf(change)));
+    this.sender.send(changes);
+  };
+
   readonly undo = (): void => {
     const step = this.state.getState().history.done.at(-1);
     if (step) this.travel({ ...reversed(step), label: `Undone: ${step.label}` }, afterUndo);

@@ -8,6 +8,7 @@ import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { DeleteFrames } from './DeleteFrames';
 import { ApplySettings } from './ApplySettings';
 import { useTurn } from '../useTurn';
 import styles from './ChosenBar.module.css';
@@ -82,6 +83,7 @@ export function ChosenBar({ frameId, chosen, onClear }: Props) {
           Make a sequence
         </Button>
       )}
+      <DeleteFrames rows={rows} onDeleted={onClear} />
       <Button size="small" type="text" icon={<CloseOutlined />} aria-label="Choose no frames" onClick={onClear} />
       {applying && <ApplySettings frameId={frameId} chosen={rows} onClose={() => setApplying(false)} />}
     </div>
