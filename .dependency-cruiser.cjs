@@ -3,9 +3,42 @@ const only = (name, from, allowed) => ({
   name,
   comment: `${from} may use ${allowed.join(', ')} and nothing else of ours`,
   severity: 'error',
-  from: { path: `^${from}/` },
+  // A test may drive several layers at once.
+  from: { path: `^${from}/`, pathNot: '\\.database\\.test\\.ts$' },
   to: { path: '^(app|ui|data|server|core|cli|e2e|workers)/', pathNot: `^(${allowed.join('|')})/` },
 });
+
+/**
+ * The folders of core, from the ground up: each may use those before it. Files at the root of core (errors, the list of kinds
+ * of rows, commands, the document) hold it together. The simulator stands beside the product and no path of it leans on that.
+ */
+const CORE = [
+  'units',
+  'pixels',
+  'rows',
+  'humidity',
+  'radiometry',
+  'weather',
+  'frame',
+  'formats',
+  'scale',
+  'camera',
+  'house',
+  'visit',
+  'round',
+  'building',
+  'report',
+  'letter',
+  'sharing',
+  'simulate',
+];
+const inOrder = CORE.map((folder, i) => ({
+  name: `core-${folder}-in-order`,
+  comment: `core/${folder} may use core/${CORE.slice(0, i).join(', core/') || 'nothing'}`,
+  severity: 'error',
+  from: { path: `^core/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^core/\\w+/', pathNot: `^core/(${CORE.slice(0, i + 1).join('|')})/` },
+}));
 
 module.exports = {
   forbidden: [
@@ -16,6 +49,7 @@ module.exports = {
     only('workers-on-core', 'workers', ['workers', 'core']),
     only('cli-on-server', 'cli', ['cli', 'server', 'core']),
     only('app-on-all', 'app', ['app', 'ui', 'data', 'server', 'workers', 'core']),
+    ...inOrder,
     {
       name: 'core-is-pure',
       comment: 'core may use zod, suncalc, papaparse and uuid, and nothing that needs a platform',
@@ -31,11 +65,22 @@ module.exports = {
       to: { path: '^core/testing/' },
     },
     {
-      name: 'pages-keep-the-database-on-the-server',
-      comment: 'what runs in the browser must not reach data/ or server/',
+      name: 'the-database-is-asked-in-few-places',
+      comment:
+        'only pages, layouts, routes and what they share reach data/ or server/: everything else of app/ runs in the browser',
       severity: 'error',
-      from: { path: '^app/visits/.*/(bench|findings|hours|kit|question|report|round)/' },
+      from: {
+        path: '^app/',
+        pathNot: '(^app/api/|/(page|layout|route)\\.tsx?$|^app/(page|layout|loaded)\\.tsx?$|\\.test\\.tsx?$)',
+      },
       to: { path: '^(data|server)/' },
+    },
+    {
+      name: 'the-database-is-opened-in-one-place',
+      comment: 'routes and pages ask with asking() of server/asking.ts',
+      severity: 'error',
+      from: { path: '^app/', pathNot: '^app/api/health/' },
+      to: { path: '^data/connection' },
     },
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
   ],

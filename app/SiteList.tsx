@@ -8,7 +8,7 @@ import { useState, useTransition } from 'react';
 import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
 import type { Row } from '@core/entities';
-import type { SiteVisit, SiteWithVisits } from '@data/queries/visits';
+import type { SiteVisit, SiteWithVisits } from '@core/visit/siteWithVisits';
 import { madeVisitSchema } from '@core/visit/newVisit';
 import { postJson, wordsOf } from '@ui/server/api';
 import { putRow } from '@ui/form/putRow';

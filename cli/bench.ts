@@ -1,4 +1,5 @@
-import { APPARENT, type Frame } from '@core/frame/frame';
+import { type Frame } from '@core/frame/frame';
+import { APPARENT } from '@core/radiometry/basis';
 import { spansOf } from '@core/frame/region';
 import { regionStatistics } from '@core/frame/statistics';
 import { readFrame } from '@core/formats/readFrame';
@@ -10,7 +11,7 @@ import { colourFrame } from '@core/scale/colourFrame';
 import { normalFrom, seededRandom } from '@core/simulate/random';
 import { houseScene, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { shareCamera, type Home } from '@core/sharing/shareCamera';
 import { hoursPlanSchema } from '@core/weather/plan';
 import { scoreHours } from '@core/weather/scoreHours';

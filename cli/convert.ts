@@ -1,6 +1,6 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { extremesOf } from '@core/frame/extremes';
+import { extremesOf } from '@core/pixels/extremes';
 import type { Frame } from '@core/frame/frame';
 import { readFrame } from '@core/formats/readFrame';
 import { correctValues, IDENTITY_LINE, impossibleSettings, radianceLine } from '@core/radiometry/measurement';

@@ -1,7 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { CoreError } from '@core/errors';
-import { extremesOf } from '@core/frame/extremes';
-import { hasReading, type Frame } from '@core/frame/frame';
+import { extremesOf } from '@core/pixels/extremes';
+import { type Frame } from '@core/frame/frame';
+import { hasReading } from '@core/pixels/hasReading';
 import { estimateNoise } from '@core/frame/noise';
 import { differenceOf, readRegion, type Reading } from '@core/frame/reading';
 import { readFrame } from '@core/formats/readFrame';

@@ -1,5 +1,6 @@
 import { CoreError, requireRange } from '@core/errors';
-import type { Basis, FrameWarning } from '@core/frame/frame';
+import type { FrameWarning } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import type { ReadOptions } from '@core/formats/readOptions';
 import { airTransmittance, CLEAR_PATH_M } from '@core/radiometry/airPath';
 import { AS_SEEN, type RadiometricSettings } from '@core/radiometry/radiometricSettings';

@@ -13,7 +13,7 @@ import { materialEntity } from './radiometry/materialRow';
 import { settingsEntity } from './radiometry/settingsRow';
 import { kitEntity } from './round/kitRow';
 import { kitListEntity } from './round/kitListRow';
-import { logEntity } from './round/logRow';
+import { logEntity } from './visit/logRow';
 import { putBackEntity } from './round/putBackRow';
 import { recordingEntity } from './round/recordingRow';
 import { stopEntity } from './round/stopRow';

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
 import { writeNpy } from '../core/formats/npy/write';
-import { APPARENT } from '../core/frame/frame';
+import { APPARENT } from '@core/radiometry/basis';
 import { radianceLine, throughLine } from '../core/radiometry/measurement';
 import type { VisitDocument } from '@core/document';
 import {

@@ -3,7 +3,7 @@ import { CoreError } from '@core/errors';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { Capture } from '@core/simulate/capture';
 import type { SimulatedSurface } from '@core/simulate/houseScene';
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { sideOf } from '@core/round/stops';
 import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';

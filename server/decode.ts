@@ -1,6 +1,7 @@
 import { CoreError } from '@core/errors';
-import { extremesOf } from '@core/frame/extremes';
-import type { Basis, FrameWarning } from '@core/frame/frame';
+import { extremesOf } from '@core/pixels/extremes';
+import type { FrameWarning } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import { estimateNoise } from '@core/frame/noise';
 import { thumbnailOf } from '@core/frame/thumbnail';
 import { requirePages } from '@core/formats/pages';

@@ -1,5 +1,6 @@
 import { CoreError } from '@core/errors';
-import { hasReading, type Frame } from '@core/frame/frame';
+import { type Frame } from '@core/frame/frame';
+import { hasReading } from '@core/pixels/hasReading';
 import { writeCsv } from '@core/formats/csv/write';
 import { writeNpy } from '@core/formats/npy/write';
 import { writePng } from '@core/formats/png/write';

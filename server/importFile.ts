@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
-import type { Basis, FrameWarning } from '@core/frame/frame';
+import type { FrameWarning } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import { fileKind } from '@core/formats/readFrame';
 import type { Side } from '@core/frame/side';
 import type { Asking } from '@data/asking';

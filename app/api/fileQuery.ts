@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { basisSchema } from '@core/frame/frame';
+import { basisSchema } from '@core/radiometry/basis';
 import { SIDES } from '@core/frame/side';
 import { idSchema, momentSchema, nameSchema } from '@core/rows/fields';
 

@@ -5,7 +5,7 @@ import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { type CameraValue, cameraValueSchema } from '@core/camera/cameraRow';
 import type { Row } from '@core/entities';
-import { sightAt } from '@core/camera/optics';
+import { sightAt } from '@core/radiometry/optics';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 

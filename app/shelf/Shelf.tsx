@@ -4,7 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Row, Values } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
 import { Conflicts } from '@ui/store/Conflicts';

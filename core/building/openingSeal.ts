@@ -1,4 +1,4 @@
-import { hasReading } from '../frame/frame';
+import { hasReading } from '../pixels/hasReading';
 import type { ProfilePoint } from '../frame/profile';
 
 export type SealGrade = 'sound' | 'slight' | 'bad';

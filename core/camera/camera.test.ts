@@ -1,5 +1,5 @@
 import { CoreError } from '../errors';
-import { STAND_IN_CAMERA } from '../simulate/standInCamera';
+import { STAND_IN_CAMERA } from './standInCamera';
 import { bathTemperature, offeredOffset, pressureFromAltitude } from './checks';
 import { backProblems, outProblems } from './handover';
 import { type CameraCheck, cameraValueSchema } from './cameraRow';

@@ -1,4 +1,4 @@
-import { boilingPointFromPressure } from '../building/saturation';
+import { boilingPointFromPressure } from '../humidity/saturation';
 import { requireRange } from '../errors';
 import type { CameraCheck } from './cameraRow';
 

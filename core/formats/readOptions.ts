@@ -1,5 +1,6 @@
 import { CoreError } from '../errors';
-import type { Basis, FrameWarning } from '../frame/frame';
+import type { FrameWarning } from '../frame/frame';
+import type { Basis } from '../radiometry/basis';
 import type { TemperatureUnit } from '../units/temperature';
 
 export interface ReadOptions {

@@ -1,5 +1,6 @@
 import { CoreError } from '../errors';
-import { hasReading, type FrameWarning } from '../frame/frame';
+import { type FrameWarning } from '../frame/frame';
+import { hasReading } from '../pixels/hasReading';
 import { celsiusConversion, type TemperatureUnit } from '../units/temperature';
 
 /** Outside of this nothing that is surveyed lies, so such a value means a wrong unit or a damaged file; °C. */

@@ -1,7 +1,7 @@
 import { AS_SEEN } from '../radiometry/radiometricSettings';
 import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
 import { cautionsFor } from './cautions';
-import { APPARENT } from './frame';
+import { APPARENT } from '../radiometry/basis';
 import { readRegion } from './reading';
 import type { Metric } from './metric';
 import type { Shape } from './region';

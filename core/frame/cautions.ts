@@ -1,4 +1,4 @@
-import { HONEST_PIXELS } from '../camera/optics';
+import { HONEST_PIXELS } from '../radiometry/optics';
 import type { Settings } from '../radiometry/settings';
 import type { Metric } from './metric';
 import type { Reading } from './reading';

@@ -1,20 +1,6 @@
-import { z } from 'zod';
 import { CoreError } from '../errors';
 import type { TemperatureUnit } from '../units/temperature';
-import { radiometricSettingsSchema } from '../radiometry/radiometricSettings';
-
-/**
- * What the values of a frame are: apparent temperatures (as a perfect emitter would look), or object temperatures that
- * a camera already computed with settings of its own.
- */
-export const basisSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('apparent') }),
-  z.object({ kind: z.literal('computed'), settings: radiometricSettingsSchema }),
-]);
-
-export type Basis = z.infer<typeof basisSchema>;
-
-export const APPARENT: Basis = { kind: 'apparent' };
+import type { Basis } from '../radiometry/basis';
 
 export interface Provenance {
   format: 'tiff' | 'csv' | 'npy' | 'png' | 'simulated';
@@ -36,11 +22,6 @@ export interface Frame {
   readonly basis: Basis;
   readonly provenance: Provenance;
   readonly warnings: readonly FrameWarning[];
-}
-
-/** The one place that decides whether a pixel has a reading. Zero is a temperature like any other. */
-export function hasReading(value: number): boolean {
-  return value === value;
 }
 
 /** The largest picture that is read, in pixels. Façades joined from many frames fit; a hostile header does not. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, temperatureSchema } from '../rows/fields';
-import { basisSchema } from './frame';
+import { basisSchema } from '../radiometry/basis';
 import { measureSchema } from './metric';
 import { SIDES } from './side';
 

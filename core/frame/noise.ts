@@ -1,4 +1,5 @@
-import { hasReading, type Frame } from './frame';
+import { type Frame } from './frame';
+import { hasReading } from '../pixels/hasReading';
 
 /** Half a millikelvin: far below the noise of any camera, and the width of the counting bins. */
 const BIN = 5e-4;

@@ -1,4 +1,4 @@
-import { hasReading } from './frame';
+import { hasReading } from '../pixels/hasReading';
 import { onPhoto, type Alignment } from './alignment';
 
 interface Grey {

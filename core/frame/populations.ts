@@ -1,4 +1,4 @@
-import { hasReading } from './frame';
+import { hasReading } from '../pixels/hasReading';
 
 /** Two groups of pixels that lie apart, such as an object and what is behind it; °C. */
 export interface Populations {

@@ -1,5 +1,6 @@
 import { throughLine, type RadianceLine } from '../radiometry/measurement';
-import { hasReading, type Frame } from './frame';
+import { type Frame } from './frame';
+import { hasReading } from '../pixels/hasReading';
 import type { DrawnShape } from './region';
 import { outlineOf } from './reshape';
 

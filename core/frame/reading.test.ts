@@ -3,7 +3,7 @@ import { AS_SEEN } from '../radiometry/radiometricSettings';
 import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
 import { normalFrom, seededRandom } from '../simulate/random';
 import { errorOf } from '../testing/material';
-import { APPARENT } from './frame';
+import { APPARENT } from '../radiometry/basis';
 import { estimateNoise } from './noise';
 import { frameForPhoto } from './pairPhoto';
 import { differenceOf, readRegion } from './reading';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { extremesOf } from './extremes';
+import { extremesOf } from '../pixels/extremes';
 import { spansOf } from './region';
 import { regionStatistics } from './statistics';
 import { thumbnailOf } from './thumbnail';

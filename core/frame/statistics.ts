@@ -1,4 +1,4 @@
-import { hasReading } from './frame';
+import { hasReading } from '../pixels/hasReading';
 import type { Span } from './region';
 
 export interface Place {

@@ -1,4 +1,5 @@
-import { hasReading, type Frame } from './frame';
+import { type Frame } from './frame';
+import { hasReading } from '../pixels/hasReading';
 
 export interface Thumbnail {
   width: number;

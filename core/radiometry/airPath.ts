@@ -1,5 +1,5 @@
 import { requireRange } from '../errors';
-import { saturationPressure } from '../building/saturation';
+import { saturationPressure } from '../humidity/saturation';
 import { ZERO_CELSIUS_IN_KELVIN } from '../units/temperature';
 
 /** Up to here the air between camera and surface takes nothing worth counting, m. */

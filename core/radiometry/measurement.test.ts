@@ -1,4 +1,4 @@
-import { APPARENT, type Basis } from '../frame/frame';
+import { APPARENT, type Basis } from './basis';
 import { errorOf, reference } from '../testing/material';
 import type { CoreError } from '../errors';
 import { apparentTemperature, correctValues, inverseLine, radianceLine, throughLine } from './measurement';

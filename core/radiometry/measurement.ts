@@ -1,6 +1,7 @@
 import { CoreError } from '../errors';
-import { extremesOf } from '../frame/extremes';
-import { hasReading, type Basis } from '../frame/frame';
+import { extremesOf } from '../pixels/extremes';
+import { hasReading } from '../pixels/hasReading';
+import type { Basis } from './basis';
 import { radianceFromTemperature, temperatureFromRadiance } from './bandTable';
 import { radiometricSettingsSchema, type RadiometricSettings } from './radiometricSettings';
 

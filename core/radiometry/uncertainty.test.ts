@@ -1,4 +1,4 @@
-import { APPARENT } from '../frame/frame';
+import { APPARENT } from './basis';
 import { normalFrom, seededRandom } from '../simulate/random';
 import { reference } from '../testing/material';
 import { radianceLine, throughLine } from './measurement';

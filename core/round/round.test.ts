@@ -1,6 +1,6 @@
 import { surfacesOf } from '../house/surfacesOf';
 import { templateRooms, TEMPLATES, TEMPLATE_NAMES, type TemplateName } from '../house/templates';
-import { STAND_IN_CAMERA } from '../simulate/standInCamera';
+import { STAND_IN_CAMERA } from '../camera/standInCamera';
 import { ID, visitDocument } from '../testing/visit';
 import type { Row } from '../entities';
 import type { StopValue } from './stopRow';

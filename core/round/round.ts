@@ -6,7 +6,7 @@ import type { Row } from '../entities';
 import type { StopValue } from './stopRow';
 import { derived } from '../rows/derived';
 import { rowIdFrom } from '../rows/rowId';
-import { STAND_IN_CAMERA } from '../simulate/standInCamera';
+import { STAND_IN_CAMERA } from '../camera/standInCamera';
 import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
 import { stopGroups, type Stop, type StopGroup } from './stops';
 

@@ -5,7 +5,7 @@ import { commandSchema } from '../command';
 import { roomValueSchema } from '../house/roomRow';
 import { surfaceValueSchema } from '../house/surfaceRow';
 import { kitValueSchema } from './kitRow';
-import { MAX_LOG_ENTRIES, logEntrySchema, logValueSchema } from './logRow';
+import { MAX_LOG_ENTRIES, logEntrySchema, logValueSchema } from '../visit/logRow';
 import { putBackValueSchema } from './putBackRow';
 import { stopValueSchema } from './stopRow';
 import { idSchema } from '../rows/fields';

@@ -1,4 +1,4 @@
-import { sightAt, standOff } from '../camera/optics';
+import { sightAt, standOff } from '../radiometry/optics';
 import type { CameraValue } from '../camera/cameraRow';
 import type { RoomValue } from '../house/roomRow';
 import type { SurfaceValue } from '../house/surfaceRow';

@@ -1,4 +1,4 @@
-import { extremesOf } from '../frame/extremes';
+import { extremesOf } from '../pixels/extremes';
 import { throughLine, type RadianceLine } from '../radiometry/measurement';
 import { temperatureHistogram } from './histogram';
 

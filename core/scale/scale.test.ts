@@ -1,4 +1,4 @@
-import { APPARENT } from '../frame/frame';
+import { APPARENT } from '../radiometry/basis';
 import { IDENTITY_LINE, radianceLine, throughLine } from '../radiometry/measurement';
 import { COLOUR_MAP_NAMES, COLOUR_MAPS, colourAt, lightness } from './colourMaps';
 import { colourFrame } from './colourFrame';

@@ -9,7 +9,7 @@ import { houseScene, sceneCamera, seedFrom } from './houseScene';
 import { kindOf } from './features/registry';
 import { seededRandom } from './random';
 import { renderScene } from './renderScene';
-import { STAND_IN_CAMERA } from './standInCamera';
+import { STAND_IN_CAMERA } from '../camera/standInCamera';
 
 /** Every surface of every template, in winter and summer, each with a chance of its own. */
 const spots: Spot[] = TEMPLATE_NAMES.flatMap((name) => {

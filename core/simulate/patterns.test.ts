@@ -1,5 +1,5 @@
-import { wetBulbFromHumidity } from '../building/wetBulb';
-import { APPARENT } from '../frame/frame';
+import { wetBulbFromHumidity } from '../humidity/wetBulb';
+import { APPARENT } from '../radiometry/basis';
 import { PATTERNS, PATTERN_CAMERA, patternScene } from '../testing/patterns';
 import { faultsOf } from './faultsOf';
 import { kindOf } from './features/registry';

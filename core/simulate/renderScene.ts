@@ -1,4 +1,5 @@
-import { APPARENT, type Frame } from '../frame/frame';
+import { type Frame } from '../frame/frame';
+import { APPARENT } from '../radiometry/basis';
 import { radianceFromTemperature, temperatureFromRadiance } from '../radiometry/bandTable';
 import { addCameraErrors, blurred, blurAt } from './cameraErrors';
 import { kindOf } from './features/registry';

@@ -1,12 +1,13 @@
 import { estimateNoise } from '../frame/noise';
-import { sightAt } from '../camera/optics';
+import { sightAt } from '../radiometry/optics';
 import { cameraValueSchema } from '../camera/cameraRow';
 import { PATTERN_CAMERA, patternScene } from '../testing/patterns';
 import { blurAt } from './cameraErrors';
 import { houseScene, sceneCamera, type SimulatedSurface } from './houseScene';
 import { pinhole, poseFor } from './pinhole';
 import { renderScene } from './renderScene';
-import { driftAfter, shutterAt, STAND_IN_CAMERA } from './standInCamera';
+import { driftAfter, shutterAt } from './standInCamera';
+import { STAND_IN_CAMERA } from '../camera/standInCamera';
 import type { SceneCamera } from './surface';
 
 const camera = STAND_IN_CAMERA.value;

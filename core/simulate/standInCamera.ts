@@ -1,29 +1,6 @@
 import type { CameraValue } from '../camera/cameraRow';
 import { normalFrom, seededRandom } from './random';
 
-/** The camera that everybody has: it looks at a simulated house, so that a round can be learned without a real one. */
-export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
-  id: '0199d000-0000-7000-8000-00000000ca3e',
-  value: {
-    name: 'Stand-in camera (simulated)',
-    columns: 320,
-    rows: 240,
-    fieldDeg: 50,
-    noiseK: 0.05,
-    calibrationK: 1,
-    uniformityK: 0.08,
-    repeatabilityK: 0.2,
-    alignments: [],
-    minDistanceM: 0.4,
-    offsetK: 0,
-    clockAheadS: 0,
-    parts: ['Camera', 'Case'],
-    trained: [],
-    checks: [],
-    archived: false,
-  },
-};
-
 /** The shutter closes so often while the camera is warm, seconds. */
 const SHUTTER_EVERY_S = 25;
 /** Just switched on it closes more often. */

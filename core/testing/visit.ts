@@ -1,5 +1,5 @@
 import type { VisitDocument } from '../document';
-import { APPARENT } from '../frame/frame';
+import { APPARENT } from '../radiometry/basis';
 import { NO_SETTINGS } from '../radiometry/settings';
 
 /** Ids of the visit below. */

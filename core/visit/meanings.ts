@@ -1,4 +1,4 @@
-import { MOULD_HUMIDITY, dewPointFromHumidity, surfaceTemperatureAtHumidity } from '../building/saturation';
+import { MOULD_HUMIDITY, dewPointFromHumidity, surfaceTemperatureAtHumidity } from '../humidity/saturation';
 import type { VisitDocument } from '../document';
 import { settingsFor } from './settingsInForce';
 

@@ -3,7 +3,7 @@ import type { Row } from '../entities';
 import { type RadianceLine, radianceLine } from '../radiometry/measurement';
 import { type ResolvedSettings, type Settings, radiometricSettings, resolveSettings } from '../radiometry/settings';
 import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '../radiometry/uncertainty';
-import { airAt } from '../round/airLog';
+import { airAt } from './airLog';
 import { derived } from '../rows/derived';
 import { cameraOfFrame, takenAtOf } from './frames';
 import { conditionsOf } from './theVisit';

@@ -1,4 +1,4 @@
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { PlanBox } from '@core/house/roomRow';
 import type { Part } from '@core/round/parts';

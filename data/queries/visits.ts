@@ -3,26 +3,14 @@ import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { nextPlan, roomKindFromName } from '@core/house/edit';
 import { KINDS } from '@core/visit/kinds';
+import type { SiteWithVisits } from '@core/visit/siteWithVisits';
 import type { NewVisit } from '@core/visit/newVisit';
-import type { Row } from '@core/entities';
 import { USUAL_TIME_CONSTANTS } from '@core/weather/wallMemory';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { conditions, finding, frame, intake, plan, room, settings, site, visit } from '../schema';
 import { transact } from '../transact';
 import { rowFrom } from '../rows/read';
-
-export interface SiteVisit {
-  row: Row<'visit'>;
-  frames: number;
-  findings: number;
-}
-
-export interface SiteWithVisits {
-  row: Row<'site'>;
-  /** The newest first. */
-  visits: SiteVisit[];
-}
 
 /** All sites with their visits: the site that was visited last comes first, then sites without a visit by name. */
 export async function listSites(asking: Asking): Promise<SiteWithVisits[]> {

@@ -12,7 +12,7 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import type { Basis } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import type { Shape } from '@core/frame/region';
 import type { Measure } from '@core/frame/metric';
 import { REGION_ROLES } from '@core/frame/regionRow';

@@ -1,7 +1,7 @@
 import { double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
 import { CHANGE_KINDS } from '@core/round/changes';
 import type { KitValue } from '@core/round/kitRow';
-import type { LogEntry } from '@core/round/logRow';
+import type { LogEntry } from '@core/visit/logRow';
 import { ANSWERS, type StopValue } from '@core/round/stopRow';
 import { VISIT_KINDS } from '@core/visit/kinds';
 import { moment } from '../columns/moment';

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import { surfacesOf } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES } from '@core/house/templates';
 import { KINDS } from '@core/visit/kinds';
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Asking } from '@data/asking';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
 import { ensureCamera } from '@data/queries/cameras';

@@ -1,5 +1,6 @@
 import { CoreError, type CoreErrorData } from '@core/errors';
-import type { Basis, FrameWarning } from '@core/frame/frame';
+import type { FrameWarning } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
 import type { Side } from '@core/frame/side';
 import { patientFetch } from '@ui/server/reachable';

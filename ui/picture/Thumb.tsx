@@ -8,8 +8,19 @@ import type { Row } from '@core/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
 import { useVisit } from '@ui/visit/VisitProvider';
 
+interface Props {
+  frame: Row<'frame'>;
+  className?: string | undefined;
+}
+
 /** A frame made small, in the visit's steady colours; fetched when it comes near the view. */
-export function Thumb({ frame, className }: { frame: Row<'frame'>; className?: string | undefined }) {
+export function Thumb(props: Props) {
+  const { document } = useVisit();
+  // What is drawn later than the rest may still hold a frame that was deleted just now.
+  return document.rows.frame[props.frame.id] ? <Picture {...props} /> : null;
+}
+
+function Picture({ frame, className }: Props) {
   const { document, thumbs, pixels } = useVisit();
   const canvas = useRef<HTMLCanvasElement>(null);
   useArrivals(thumbs);

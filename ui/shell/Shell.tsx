@@ -14,6 +14,7 @@ import { denTheme, paperTheme } from '@ui/theme/themes';
 import { useUnits } from '@ui/units/UnitProvider';
 import { saveWords } from '@ui/store/saving';
 import { useSaving, useVisit } from '@ui/visit/VisitProvider';
+import { BrokenRows } from './BrokenRows';
 import { ConditionsChip } from './ConditionsChip';
 import { KeysHelp } from './KeysHelp';
 import { DenMark } from './Mark';
@@ -84,6 +85,7 @@ export function Shell({ children }: { children: ReactNode }) {
             </Link>
           )}
         </nav>
+        <BrokenRows />
         <KeysHelp open={helpOpen} onOpen={setHelpOpen} />
       </ConfigProvider>
       <ConfigProvider theme={now.theme === 'den' ? denTheme : paperTheme}>

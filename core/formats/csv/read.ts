@@ -1,5 +1,6 @@
 import { CoreError } from '../../errors';
-import { APPARENT, MAX_SIDE, requireFrameSize, type Frame, type FrameWarning } from '../../frame/frame';
+import { MAX_SIDE, requireFrameSize, type Frame, type FrameWarning } from '../../frame/frame';
+import { APPARENT } from '../../radiometry/basis';
 import type { Codecs } from '../codecs';
 import { requirePage, type ReadOptions } from '../readOptions';
 import { convertToCelsius, unitInText } from '../units';

@@ -1,4 +1,5 @@
-import { hasReading, type Frame } from '../../frame/frame';
+import { type Frame } from '../../frame/frame';
+import { hasReading } from '../../pixels/hasReading';
 
 /** Writes a frame as CSV: a line with the unit, then one row of pixels a line in °C; no reading is written as nan. */
 export function writeCsv(frame: Pick<Frame, 'width' | 'height' | 'values'>): string {

@@ -1,5 +1,6 @@
 import { CoreError } from '../../errors';
-import { hasReading, type Frame } from '../../frame/frame';
+import { type Frame } from '../../frame/frame';
+import { hasReading } from '../../pixels/hasReading';
 import { ZERO_CELSIUS_IN_KELVIN } from '../../units/temperature';
 import type { Codecs } from '../codecs';
 import { chunkBytes, PNG_SIGNATURE } from './chunks';

@@ -1,4 +1,4 @@
-import { wetBulbFromHumidity } from '../../building/wetBulb';
+import { wetBulbFromHumidity } from '../../humidity/wetBulb';
 import { blotch, shade, softStep, type FeatureKind, around } from '../surface';
 
 /** A wet place that dries: blotchy, with a soft irregular rim, and never colder than the wet bulb of the air. */

@@ -1,4 +1,4 @@
-import { dewPointFromHumidity } from '../../building/saturation';
+import { dewPointFromHumidity } from '../../humidity/saturation';
 import { blotch, depthInside, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
 
 /** Bare cold metal on which air condenses: below the dew point it is covered with drops, which emit where metal mirrors. */

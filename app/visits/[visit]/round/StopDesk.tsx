@@ -16,7 +16,7 @@ import { lookForWords, PART_WORDS } from '@core/round/parts';
 import { cameraOf, type Round } from '@core/round/round';
 import { standFor, standWords } from '@core/round/stand';
 import { sideOf, type Stop } from '@core/round/stops';
-import { STAND_IN_CAMERA } from '@core/simulate/standInCamera';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Pose } from '@core/simulate/surface';
 import { conditionsOf, visitRow } from '@core/visit/theVisit';
 import { ImportPanel } from '@ui/import/ImportPanel';

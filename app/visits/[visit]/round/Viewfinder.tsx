@@ -13,7 +13,7 @@ import {
 import { useDrag } from '@use-gesture/react';
 import { Button, Segmented, Tooltip } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { sightAt } from '@core/camera/optics';
+import { sightAt } from '@core/radiometry/optics';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { EarlierStop } from '@core/document';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';

@@ -3,7 +3,7 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button, Input, Popover, Segmented, Select, Tooltip } from 'antd';
 import { useState } from 'react';
-import { HONEST_PIXELS } from '@core/camera/optics';
+import { HONEST_PIXELS } from '@core/radiometry/optics';
 import type { Metric } from '@core/frame/metric';
 import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';

@@ -17,7 +17,7 @@ import {
   YAxis,
 } from 'recharts';
 import { gradeOpening, type OpeningSeal } from '@core/building/openingSeal';
-import { hasReading } from '@core/frame/frame';
+import { hasReading } from '@core/pixels/hasReading';
 import { distanceBetween } from '@core/frame/metric';
 import { profileOf, spacingOf, type ProfilePoint } from '@core/frame/profile';
 import { regionSpans } from '@core/frame/reading';

@@ -2,7 +2,7 @@
 
 import { Checkbox, Modal } from 'antd';
 import { useState } from 'react';
-import type { Basis } from '@core/frame/frame';
+import type { Basis } from '@core/radiometry/basis';
 import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/radiometry/settings';
 import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
 import type { Row } from '@core/entities';

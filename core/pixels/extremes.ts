@@ -1,4 +1,4 @@
-import { hasReading } from './frame';
+import { hasReading } from './hasReading';
 
 export interface Extremes {
   min: number;
