@@ -27,6 +27,16 @@ const config = [
       ],
     },
   },
+  {
+    // Rules that need types: a promise that nobody waits for, a kind that a switch forgot.
+    files: ['**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false, properties: false } }],
+    },
+  },
   { files: ['scripts/**', 'e2e/**'], rules: { 'no-console': 'off' } },
   // Playwright's fixtures are given by a function called use, which is no hook.
   { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },

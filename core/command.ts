@@ -33,7 +33,7 @@ export interface Stale {
 }
 
 /** The schema of commands over these kinds of rows. */
-export function commandSchemaOf(definitions: readonly EntityDefinition[]): z.ZodType<Command> {
+function commandSchemaOf(definitions: readonly EntityDefinition[]): z.ZodType<Command> {
   const row = { rowId: idSchema, version: z.number().int().min(0) };
   const put = ({ name, schema }: EntityDefinition) =>
     z.object({ action: z.literal('put'), entity: z.literal(name), ...row, value: schema });

@@ -1,7 +1,8 @@
+import type { Page } from '@playwright/test';
 import type { VisitDocument } from '@core/document';
 import { dropFiles, expect, interchange, newVisit, saved, stageOf, test } from './support/pages';
 
-const documentOf = async (page: import('@playwright/test').Page, id: string) =>
+const documentOf = async (page: Page, id: string) =>
   (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
 
 test('frames are deleted for good, with what lies on them', async ({ page }) => {

@@ -1,7 +1,8 @@
+import type { Page } from '@playwright/test';
 import type { VisitDocument } from '@core/document';
 import { dropFiles, expect, interchange, newVisit, saved, stageOf, test } from './support/pages';
 
-const documentOf = async (page: import('@playwright/test').Page, id: string) =>
+const documentOf = async (page: Page, id: string) =>
   (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
 
 test('two tabs give one frame its first settings: the second is shown both values', async ({ page, context }) => {

@@ -1,7 +1,10 @@
+import type * as MySqlCore from 'drizzle-orm/mysql-core';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Entity, Row } from '@core/entities';
 import type { EntityDefinition } from '@core/rows/entity';
+import type * as Uuid from '@data/columns/uuid';
+import type { RowStore as RowStoreClass } from '@ui/store/rowStore';
 import { closeDatabase } from '@data/connection';
 import { liveDatabase, testDatabase, type TestDatabase } from './keep/testing';
 
@@ -10,8 +13,8 @@ const MIGRATION =
   'CREATE TABLE lantern (id binary(16) PRIMARY KEY, visit_id binary(16) NOT NULL REFERENCES visit (id), name varchar(40) NOT NULL, candles int NOT NULL, version int NOT NULL DEFAULT 1)';
 
 jest.mock('@data/schema', () => {
-  const { int, mysqlTable, varchar } = jest.requireActual<typeof import('drizzle-orm/mysql-core')>('drizzle-orm/mysql-core');
-  const { uuid } = jest.requireActual<typeof import('@data/columns/uuid')>('@data/columns/uuid');
+  const { int, mysqlTable, varchar } = jest.requireActual<typeof MySqlCore>('drizzle-orm/mysql-core');
+  const { uuid } = jest.requireActual<typeof Uuid>('@data/columns/uuid');
   const lantern = mysqlTable('lantern', {
     id: uuid().primaryKey(),
     visitId: uuid('visit_id').notNull(),
@@ -25,7 +28,7 @@ jest.mock('@data/schema', () => {
 const LANTERN = 'lantern' as Entity;
 let holder: TestDatabase;
 let visitId: string;
-let store: typeof import('@ui/store/rowStore');
+let RowStore: typeof RowStoreClass;
 let loadDocument: () => Promise<{ rows: Record<string, Record<string, Row<Entity>>> }>;
 const realFetch = globalThis.fetch;
 
@@ -60,7 +63,7 @@ beforeAll(async () => {
     rooms: [],
   }));
   loadDocument = () => loadVisitDocument(asking(), visitId) as never;
-  store = await import('@ui/store/rowStore');
+  ({ RowStore } = await import('@ui/store/rowStore'));
   const { POST } = await import('../app/api/commands/route');
   // A page's requests go straight to the route.
   globalThis.fetch = ((address: string, init: RequestInit) =>
@@ -75,7 +78,7 @@ afterAll(async () => {
 async function page() {
   const { rows } = await loadDocument();
   const refused: string[] = [];
-  const made = new store.RowStore({ rows: { [LANTERN]: rows[LANTERN]! } } as never, 'undo');
+  const made = new RowStore({ rows: { [LANTERN]: rows[LANTERN]! } } as never, 'undo');
   made.listen({ onTravel: () => undefined, onRefused: (error) => refused.push(error.message) });
   const put = (rowId: string, value: object | null) =>
     made.edit('Lantern', [{ entity: LANTERN, rowId, value: value && ({ visitId, ...value } as never) }]);

@@ -1,4 +1,5 @@
 import { count, eq, inArray } from 'drizzle-orm';
+import type { RowDataPacket } from 'mysql2';
 import { v7 as newId } from 'uuid';
 import type { Change } from '@core/command';
 import { NO_SETTINGS } from '@core/radiometry/settings';
@@ -88,8 +89,8 @@ describe('a step over five hundred frames', () => {
       const done = code(carryOut(who, command).then(({ kind }) => (kind === 'done' ? kind : Promise.reject(new Error(kind)))));
       await new Promise((resolve) => setTimeout(resolve, 20 + 25 * round));
       await holder.asRoot(async (root) => {
-        const [all] = await root.query<(import('mysql2').RowDataPacket & { Id: number; User: string })[]>('SHOW PROCESSLIST');
-        for (const { Id, User } of all) if (User === 'den') await root.query(`KILL ${Id}`).catch(() => undefined);
+        const [all] = await root.query<RowDataPacket[]>('SHOW PROCESSLIST');
+        for (const { Id, User } of all) if (User === 'den') await root.query(`KILL ${Number(Id)}`).catch(() => undefined);
       });
       const answer = await done;
       if (answer !== 'taken') killed += 1;

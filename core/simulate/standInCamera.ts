@@ -1,4 +1,3 @@
-import type { CameraValue } from '../camera/cameraRow';
 import { normalFrom, seededRandom } from './random';
 
 /** The shutter closes so often while the camera is warm, seconds. */

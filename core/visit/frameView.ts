@@ -6,7 +6,7 @@ import type { Reading } from '../frame/reading';
 import type { RadianceLine } from '../radiometry/measurement';
 import { ownRange, type OwnRange } from '../scale/ownRange';
 import { orderedScale, type Scale } from '../scale/scale';
-import { type ScaleAnchor, againstScaleFor, anchorFor, shadeFor, steadyScaleFor } from './colours';
+import { type ScaleAnchor, againstScaleFor, shadeFor, steadyScaleFor } from './colours';
 import { type Meaning, meaningsFor } from './meanings';
 import { type Comparison, compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from './readings';
 import { lineFor, settingsFor } from './settingsInForce';

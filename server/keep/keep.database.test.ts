@@ -200,6 +200,25 @@ test('bytes that nothing points to go, others stay', async () => {
   });
 });
 
+test('records of old commands and changes go, those of this week stay', async () => {
+  await test_.asRoot(async (root) => {
+    const name = await liveName();
+    await root.query('USE ??', [name]);
+    for (const [i, days] of [0, 6, 8, 400].entries()) {
+      const at = `UTC_TIMESTAMP() - INTERVAL ${days} DAY`;
+      await root.query(`INSERT INTO \`command\` (id, at, answer) VALUES (?, ${at}, '{}')`, [Buffer.alloc(16, i + 1)]);
+      await root.query(`INSERT INTO \`change\` (at, entity, row_id, version) VALUES (${at}, 'region', ?, 1)`, [
+        Buffer.alloc(16, i),
+      ]);
+    }
+    expect(await findLeftover(root, name)).toMatchObject({ commands: 2, changes: 2 });
+    await dropOldRecords(root, name);
+    expect(await findLeftover(root, name)).toMatchObject({ commands: 0, changes: 0 });
+    const [kept] = await root.query<RowDataPacket[]>('SELECT COUNT(*) AS n FROM `change`');
+    expect(Number(kept[0]!.n)).toBe(2);
+  });
+});
+
 describe('an upgrade', () => {
   const known = knownMigrations();
   const statements = known.slice(1).reduce((sum, { statements: own }) => sum + own.length, 0);

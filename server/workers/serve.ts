@@ -16,12 +16,10 @@ export function serveJobs<Job, Result, Part = never>(
 ): void {
   const port = parentPort!;
   let taken: () => void = () => undefined;
-  port.on('message', async (message: JobMessage<Job>) => {
-    const { id } = message;
-    if (message.kind === 'taken') return taken();
+  const carryOut = async ({ id, job }: JobMessage<Job> & { kind: 'job' }) => {
     const post = (said: WorkerMessage<Result, Part>, list?: ArrayBuffer[]) => port.postMessage(said, list);
     try {
-      const result = await run(message.job, {
+      const result = await run(job, {
         progress: (done, total) => post({ id, kind: 'progress', done, total }),
         part: (part, list) =>
           new Promise<void>((resolve) => {
@@ -34,5 +32,9 @@ export function serveJobs<Job, Result, Part = never>(
       if (error instanceof CoreError) post({ id, kind: 'refused', error: error.toJSON() });
       else post({ id, kind: 'crashed', message: error instanceof Error ? (error.stack ?? error.message) : String(error) });
     }
+  };
+  port.on('message', (message: JobMessage<Job>) => {
+    if (message.kind === 'taken') taken();
+    else void carryOut(message);
   });
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { ConfigProvider } from 'antd';
 import {
   createContext,
   useCallback,
@@ -16,6 +17,7 @@ import { Conflicts } from '@ui/store/Conflicts';
 import type { Edit, State } from '@ui/store/rowStore';
 import type { Saving } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
+import { paperTheme } from '@ui/theme/themes';
 import type { PixelStore } from './pixels';
 import { useArrivals } from './useArrivals';
 import { openVisit, type VisitStore } from './visitStore';
@@ -82,7 +84,9 @@ export function VisitProvider({ initial, children }: { initial: string; children
   return (
     <VisitContext.Provider value={store}>
       {children}
-      <Conflicts store={store} />
+      <ConfigProvider theme={paperTheme}>
+        <Conflicts store={store} />
+      </ConfigProvider>
     </VisitContext.Provider>
   );
 }

@@ -45,7 +45,7 @@ export function useWeather(wanted: WeatherWanted | null): WeatherState {
         ? { kind: 'problem', words: `${answer.error.message} ${answer.error.hint}` }
         : { kind: 'ready', weather: answer };
     };
-    ask()
+    void ask()
       .catch((): WeatherState => ({ kind: 'problem', words: 'The weather could not be fetched. Reload the page to try again.' }))
       .then((state) => !stop.signal.aborted && setFound({ address, state }));
     return () => stop.abort();
