@@ -11,6 +11,7 @@ import { PAPER } from '@core/report/palette';
 import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
 import { DataTable } from '@ui/table/DataTable';
+import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Shelf.module.css';
 
 const BATHS = { ice: 'Melting ice', boiling: 'Boiling water' } as const;
@@ -22,6 +23,7 @@ const dayOf = (at: number) => localDay(new Date(at).toISOString(), 'UTC');
 export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: CameraValue): void }) {
   const { value } = row;
   const [bath, setBath] = useState<CameraCheck['bath']>('ice');
+  const units = useUnits();
   const [readC, setRead] = useState<number | null>(null);
   const [altitude, setAltitude] = useState(0);
   const [pressure, setPressure] = useState<number | null>(null);
@@ -33,8 +35,8 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
     <section className={styles.card}>
       <h2>Checks</h2>
       <p className={styles.quiet}>
-        Crushed ice in water, stirred, read square on: 0 °C. Water at a rolling boil, read from the side and not through the
-        steam. Boiling water scalds; keep children and the lens away.
+        Crushed ice in water, stirred, read square on: {units.temperature(0)}. Water at a rolling boil, read from the side and not
+        through the steam. Boiling water scalds; keep children and the lens away.
       </p>
       <Segmented
         aria-label="What it is checked against"
@@ -66,7 +68,13 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
         )}
         <label>
           <span>The camera reads</span>
-          <InputNumber aria-label="The camera reads" value={readC} step={0.1} suffix="°C" onChange={setRead} />
+          <InputNumber
+            aria-label="The camera reads"
+            value={readC === null ? null : units.toField(readC)}
+            step={0.1}
+            suffix={`°${units.unit}`}
+            onChange={(next) => setRead(next === null ? null : units.fromField(next))}
+          />
         </label>
         <Button
           disabled={readC === null || 'problem' in expected}
@@ -82,7 +90,7 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
       {'problem' in expected ? (
         <p role="alert">{expected.problem}</p>
       ) : (
-        <p className={styles.quiet}>It should read {number(expected.celsius, 1)} °C.</p>
+        <p className={styles.quiet}>It should read {units.temperature(expected.celsius)}.</p>
       )}
       {offer && (
         <div className={styles.offer} data-testid="offset-offer">
@@ -131,8 +139,8 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
             columns={[
               { name: 'Day', value: (check) => new Date(check.at).toISOString().slice(0, 10), show: (check) => dayOf(check.at) },
               { name: 'Against', value: (check) => BATHS[check.bath] },
-              { name: 'Read, °C', value: (check) => check.readC, show: (check) => number(check.readC, 1) },
-              { name: 'Should be, °C', value: (check) => check.expectedC, show: (check) => number(check.expectedC, 1) },
+              { name: 'Read', value: (check) => check.readC, show: (check) => units.temperature(check.readC) },
+              { name: 'Should be', value: (check) => check.expectedC, show: (check) => units.temperature(check.expectedC) },
               {
                 name: 'Off by, K',
                 value: (check) => check.readC - check.expectedC,

@@ -8,6 +8,7 @@ import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Row, Values } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
 import { Conflicts } from '@ui/store/Conflicts';
+import { byId } from '@ui/store/held';
 import { RowStore } from '@ui/store/rowStore';
 import { saveWords } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
@@ -31,8 +32,6 @@ export function Shelf(props: Props) {
     </Desk>
   );
 }
-
-const byId = <R extends { id: string }>(rows: readonly R[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
 
 function Work({ cameras: firstCameras, instruments: firstInstruments, materials: firstMaterials }: Props) {
   const [store] = useState(

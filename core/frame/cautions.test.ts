@@ -1,5 +1,7 @@
 import { AS_SEEN } from '../radiometry/radiometricSettings';
 import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
+import { temperature } from '../units/format';
+import { cautionWords } from './cautionWords';
 import { cautionsFor } from './cautions';
 import { APPARENT } from '../radiometry/basis';
 import { readRegion } from './reading';
@@ -22,7 +24,7 @@ function codes(shape: Shape, more: { leftOut?: Shape[]; metric?: Metric; emissiv
     metric: more.metric ?? null,
     emissivity: more.emissivity ?? 0.95,
     palm: more.palm ?? null,
-  }).map(({ code, words }) => [code, words] as const);
+  }).map((caution) => [caution.code, cautionWords(caution, (celsius) => temperature(celsius, 'C'))] as const);
 }
 
 const good: Shape = { kind: 'box', x: 4, y: 4, width: 10, height: 10 };
@@ -45,6 +47,11 @@ test('two things in one region', () => {
   const [[code, words]] = codes({ kind: 'box', x: 20, y: 4, width: 20, height: 10 }) as [readonly [string, string]];
   expect(code).toBe('mixed');
   expect(words).toMatch(/50 % near 12\.0 °C and 50 % near 30\.0 °C/);
+});
+
+test('words say temperatures as people want them', () => {
+  const words = cautionWords({ code: 'mixed', shares: [0.5, 0.5], at: [12, 30] }, (celsius) => temperature(celsius, 'F'));
+  expect(words).toBe("It holds two things, 50 % near 53.6 °F and 50 % near 86.0 °F: the mean is neither's.");
 });
 
 test('too flat an angle, and only where a plane says so', () => {

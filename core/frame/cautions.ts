@@ -4,11 +4,15 @@ import type { Metric } from './metric';
 import type { Reading } from './reading';
 import { boundsOf, maskOf, spansOf, type Shape } from './region';
 
-/** Why a reading should not be trusted as it stands, in words for the person who drew it. */
-export interface Caution {
-  code: 'small' | 'mixed' | 'flat-angle' | 'crosses-left-out' | 'mirror' | 'low-emissivity';
-  words: string;
-}
+/** Why a reading should not be trusted as it stands; its words are in `cautionWords.ts`. */
+export type Caution =
+  /** `leastM`: the smallest side that can be read here, m; null where no sizes are known. */
+  | { code: 'small'; leastM: number | null }
+  /** It holds two things: their shares of the pixels, and their temperatures, °C. */
+  | { code: 'mixed'; shares: [number, number]; at: [number, number] }
+  /** How far from square-on it is seen, and from where on surfaces mirror. */
+  | { code: 'flat-angle'; degrees: number; beyond: number }
+  | { code: 'crosses-left-out' | 'mirror' | 'low-emissivity' };
 
 /** Beyond this angle from square-on even good emitters mirror, degrees. */
 const FLAT_FROM = 60;
@@ -31,39 +35,22 @@ export function cautionsFor({ shape, reading, frame, leftOut, metric, emissivity
   const cautions: Caution[] = [];
   const box = shape.kind === 'beyond' ? null : boundsOf(shape);
   if (box && shape.kind !== 'line' && Math.min(box.width, box.height) < HONEST_PIXELS) {
-    const size =
-      metric && metric.kind !== 'plane'
-        ? ` Here nothing below ${centimetres(HONEST_PIXELS * metric.metresPerPixel)} can be read.`
-        : '';
-    cautions.push({ code: 'small', words: `Under 3 × 3 pixels: smaller than the optics resolve.${size}` });
+    const known = metric && metric.kind !== 'plane' ? HONEST_PIXELS * metric.metresPerPixel : null;
+    cautions.push({ code: 'small', leastM: known });
   }
   if (reading?.populations) {
     const { colder, warmer } = reading.populations;
-    const percent = (share: number) => `${Math.round(100 * share)} %`;
-    cautions.push({
-      code: 'mixed',
-      words: `It holds two things, ${percent(colder.share)} near ${colder.mean.toFixed(1)} °C and ${percent(warmer.share)} near ${warmer.mean.toFixed(1)} °C: the mean is neither's.`,
-    });
+    cautions.push({ code: 'mixed', shares: [colder.share, warmer.share], at: [colder.mean, warmer.mean] });
   }
   if (box && metric?.kind === 'plane') {
     const angle = metric.angle([box.x + box.width / 2, box.y + box.height / 2]);
-    if (angle > FLAT_FROM)
-      cautions.push({
-        code: 'flat-angle',
-        words: `Seen at ${Math.round(angle)}° from square-on: beyond ${FLAT_FROM}° surfaces mirror.`,
-      });
+    if (angle > FLAT_FROM) cautions.push({ code: 'flat-angle', degrees: angle, beyond: FLAT_FROM });
   }
   if (shape.kind !== 'beyond' && crosses(shape, leftOut, frame)) {
-    cautions.push({ code: 'crosses-left-out', words: 'It reaches into what was left out.' });
+    cautions.push({ code: 'crosses-left-out' });
   }
-  if (palm === 'mirror')
-    cautions.push({ code: 'mirror', words: 'A palm left no print here: it mirrors. Tape it, and read the tape.' });
-  else if (emissivity < MOSTLY_MIRROR) {
-    cautions.push({
-      code: 'low-emissivity',
-      words: 'It shows more of its surroundings than of itself: the reflected temperature decides.',
-    });
-  }
+  if (palm === 'mirror') cautions.push({ code: 'mirror' });
+  else if (emissivity < MOSTLY_MIRROR) cautions.push({ code: 'low-emissivity' });
   return cautions;
 }
 
@@ -71,8 +58,4 @@ function crosses(shape: Exclude<Shape, { kind: 'beyond' }>, leftOut: readonly Sh
   const mask = maskOf(leftOut, width, height);
   if (!mask) return false;
   return spansOf(shape, width, height).some(({ y, from, to }) => mask.subarray(y * width + from, y * width + to + 1).includes(1));
-}
-
-function centimetres(m: number): string {
-  return m < 0.1 ? `${Math.round(1000 * m)} mm` : `${Math.round(100 * m)} cm`;
 }

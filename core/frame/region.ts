@@ -197,7 +197,7 @@ export function requirePixels(name: string, shape: Shape, spans: Span[], width: 
   throw shape.kind === 'beyond'
     ? new CoreError(
         'bad_region',
-        `Nothing in the frame is ${shape.side} than the mark of "${name}", ${shape.markC.toFixed(1)} °C.`,
+        `Nothing in the frame is ${shape.side} than the mark of "${name}".`,
         { argument: name, value: shape.markC },
         'Move the mark.',
       )

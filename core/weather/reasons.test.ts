@@ -43,7 +43,7 @@ describe('reasons for every façade', () => {
     ['snow falling', {}, { rainMm: 0.5, temperatureC: -2 }, 'snow, 0.5 mm in the hour'],
     ['wet walls', { wetness: 0.5 }, { windMs: 2 }, 'walls still wet, about 6 h to dry'],
     ['wind', {}, { windMs: 6.5 }, 'wind 6.5 m/s'],
-    ['a clear sky', { skyC: -22.4 }, {}, 'clear sky at −22 °C mirrors in glass and on roofs: keep it out of the frame'],
+    ['a clear sky', { skyC: -22.4 }, {}, 'a cold clear sky mirrors in glass and on roofs: keep it out of the frame'],
     ['lying snow', {}, { snowCm: 4 }, '4 cm of snow hides plinth and roof; where it melted tells something'],
     ['the dark', { sunAltitudeDeg: -12 }, {}, 'no daylight for photos'],
   ])('%s is said in words', (_, change, hour, wanted) => {

@@ -71,7 +71,7 @@ export function outsideReasons(now: Now): Reason[] {
   if (rules.daylight < 1 && now.sunAltitudeDeg > -0.833)
     reasons.push({ code: 'daylight', factor: rules.daylight, words: 'daylight: the strict school waits for the dark' });
   if (hour.temperatureC - now.skyC > COLD_SKY_K) {
-    const words = `clear sky at ${number(now.skyC, 0)} °C mirrors in glass and on roofs: keep it out of the frame`;
+    const words = 'a cold clear sky mirrors in glass and on roofs: keep it out of the frame';
     reasons.push({ code: 'clear-sky', factor: 0.97, words });
   }
   if ((hour.snowCm ?? 0) >= 1) {

@@ -41,3 +41,8 @@ export function rowsIn(held: Held): { entity: Entity; row: Row<Entity> }[] {
     Object.values(rows).map((row) => ({ entity, row })),
   );
 }
+
+/** Rows by their ids. */
+export function byId<R extends { id: string }>(rows: readonly R[]): Record<string, R> {
+  return Object.fromEntries(rows.map((row) => [row.id, row]));
+}

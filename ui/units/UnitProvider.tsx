@@ -22,19 +22,35 @@ interface Units {
 const UnitContext = createContext<Units | null>(null);
 const KEY = 'glow-den.unit';
 
+/** What was chosen while a browser keeps nothing. */
+let unkept: DisplayUnit = 'C';
+
+function kept(): DisplayUnit {
+  try {
+    return localStorage.getItem(KEY) === 'F' ? 'F' : 'C';
+  } catch {
+    return unkept;
+  }
+}
+
+function keep(unit: DisplayUnit): void {
+  unkept = unit;
+  try {
+    localStorage.setItem(KEY, unit);
+  } catch {
+    // A browser that keeps nothing: the choice holds until the page is left.
+  }
+}
+
 function subscribe(listener: () => void): () => void {
   window.addEventListener('storage', listener);
   return () => window.removeEventListener('storage', listener);
 }
 
 export function UnitProvider({ children }: { children: ReactNode }) {
-  const unit = useSyncExternalStore<DisplayUnit>(
-    subscribe,
-    () => (localStorage.getItem(KEY) === 'F' ? 'F' : 'C'),
-    () => 'C',
-  );
+  const unit = useSyncExternalStore<DisplayUnit>(subscribe, kept, () => 'C');
   const toggle = useCallback(() => {
-    localStorage.setItem(KEY, localStorage.getItem(KEY) === 'F' ? 'C' : 'F');
+    keep(kept() === 'F' ? 'C' : 'F');
     window.dispatchEvent(new StorageEvent('storage'));
   }, []);
   const units = useMemo<Units>(

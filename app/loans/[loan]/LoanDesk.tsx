@@ -12,6 +12,7 @@ import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
 import { Desk } from '@ui/shell/Desk';
 import { Conflicts } from '@ui/store/Conflicts';
+import { byId } from '@ui/store/held';
 import { RowStore } from '@ui/store/rowStore';
 import { saveWords } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
@@ -43,8 +44,6 @@ export function LoanDesk(props: Props) {
     </Desk>
   );
 }
-
-const byId = <R extends { id: string }>(rows: readonly R[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
 
 function Work({ loan, homes, sites, cameras, handovers }: Props) {
   const [store] = useState(

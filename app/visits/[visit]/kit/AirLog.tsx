@@ -34,6 +34,7 @@ export function AirLog() {
   const { document, edit } = useVisit();
   const { message } = App.useApp();
   const units = useUnits();
+  const shown = (celsius: number | null) => (celsius === null ? '' : units.toField(celsius));
   const picker = useRef<HTMLInputElement>(null);
   const site = siteOf(document);
   const byHandId = rowIdFrom(document.visitId, 'log by hand');
@@ -174,8 +175,8 @@ export function AirLog() {
           rowKey={(row) => row.key}
           columns={[
             { name: 'Time', value: (row) => localTime(new Date(row.at).toISOString(), site.timeZone) },
-            { name: 'Inside, °C', value: (row) => row.insideC ?? '' },
-            { name: 'Outside, °C', value: (row) => row.outsideC ?? '' },
+            { name: `Inside, °${units.unit}`, value: (row) => shown(row.insideC) },
+            { name: `Outside, °${units.unit}`, value: (row) => shown(row.outsideC) },
             { name: 'Humidity, %', value: (row) => row.humidityPct ?? '' },
             { name: 'From', value: (row) => row.source },
           ]}

@@ -3,6 +3,7 @@
 import { AreaChartOutlined, DeleteOutlined, ForwardOutlined, LinkOutlined, RotateRightOutlined } from '@ant-design/icons';
 import { App, Button, Input, InputNumber, Tooltip } from 'antd';
 import { useState } from 'react';
+import { cautionWords } from '@core/frame/cautionWords';
 import type { Shape } from '@core/frame/region';
 import { turnedShape } from '@core/frame/reshape';
 import type { Row } from '@core/entities';
@@ -42,6 +43,10 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
     void message.success('Link copied.', 2);
   };
   const sign = reference ? '◆' : role === 'leftOut' ? '▨' : role === 'length' ? '↔' : SIGNS[shape.kind];
+  const cautions = region.cautions.map((caution) => ({
+    code: caution.code,
+    words: cautionWords(caution, units.temperature),
+  }));
   return (
     <li className={styles.region} data-selected={selected} data-reference={reference}>
       <button type="button" className={styles.line} aria-pressed={selected} onClick={() => onSelect(selected ? null : row.id)}>
@@ -50,8 +55,8 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
         </span>
         <span className={styles.name}>
           {row.value.name} {reference && <small>reference</small>}
-          {region.cautions.length > 0 && (
-            <small className={styles.caution} title={region.cautions.map(({ words }) => words).join(' ')}>
+          {cautions.length > 0 && (
+            <small className={styles.caution} title={cautions.map(({ words }) => words).join(' ')}>
               caution
             </small>
           )}
@@ -77,7 +82,7 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
       {selected && (
         <div className={styles.details}>
           {reading && <Statistics region={region} />}
-          {region.cautions.map(({ code, words }) => (
+          {cautions.map(({ code, words }) => (
             <p key={code} className={styles.problem} role="note">
               {words}
             </p>

@@ -46,9 +46,13 @@ export function ChartPanel({ frame, region, chart, dispatch }: Props) {
   const canProfile = region.row.value.shape.kind !== 'spot' && region.row.value.shape.kind !== 'beyond';
   const kind = chart === 'profile' && !canProfile ? 'histogram' : chart;
   const rows = useRows(frame, region, kind);
-  const columns = kind === 'profile' ? ['Way', 'Temperature, °C'] : ['From, °C', 'Pixels'];
+  const units = useUnits();
+  const columns = kind === 'profile' ? ['Way', `Temperature, °${units.unit}`] : [`From, °${units.unit}`, 'Pixels'];
+  const told = rows.map(({ x, y }) =>
+    kind === 'profile' ? { x, y: y === null ? null : units.toField(y) } : { x: units.toField(x), y },
+  );
   const copy = async () => {
-    const text = Papa.unparse({ fields: columns, data: rows.map(({ x, y }) => [x, y ?? '']) }, { escapeFormulae: true });
+    const text = Papa.unparse({ fields: columns, data: told.map(({ x, y }) => [x, y ?? '']) }, { escapeFormulae: true });
     await navigator.clipboard.writeText(text);
     void message.success('Copied as CSV.', 2);
   };
@@ -93,7 +97,7 @@ export function ChartPanel({ frame, region, chart, dispatch }: Props) {
               </tr>
             </thead>
             <tbody>
-              {thinned(rows).map(({ x, y }, i) => (
+              {thinned(told).map(({ x, y }, i) => (
                 <tr key={i}>
                   <td>{x}</td>
                   <td>{y === null ? 'no reading' : kind === 'profile' ? y.toFixed(1) : y}</td>

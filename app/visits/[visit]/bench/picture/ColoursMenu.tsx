@@ -12,12 +12,11 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import type { FrameView } from '@core/visit/frameView';
 import styles from './ColoursMenu.module.css';
 
-const MARK_WORDS: Record<(typeof MARKS)[number], string> = {
+const MARK_WORDS: Record<Exclude<(typeof MARKS)[number], 'zero'>, string> = {
   reference: 'the reference',
   'dew point': 'the dew point',
   'mould risk': 'where mould is likely',
   air: 'the air',
-  zero: '0 °C',
 };
 
 const USUAL_SHADE: ShadeRule = { side: 'colder', from: 'mould risk', offsetK: 0 };
@@ -141,7 +140,7 @@ function Content({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): vo
             aria-label="What the shade is reckoned from"
             value={span.shade.from}
             onChange={(from) => put({ shade: { ...span.shade!, from } }, 'Shade')}
-            options={MARKS.map((name) => ({ value: name, label: MARK_WORDS[name] }))}
+            options={MARKS.map((name) => ({ value: name, label: name === 'zero' ? units.temperature(0) : MARK_WORDS[name] }))}
             popupMatchSelectWidth={false}
           />
           <InputNumber
