@@ -1,0 +1,183 @@
+import { v7 as newId } from 'uuid';
+import type { Change } from '@core/command';
+import { ENTITIES, type Entity, type Values } from '@core/entities';
+import { entityOf } from '@core/entityOf';
+import { NO_SETTINGS } from '@core/radiometry/settings';
+import type { Asking } from '@data/asking';
+import { closeDatabase } from '@data/connection';
+import { carryOut } from '@data/queries/commands';
+import { loadVisitDocument } from '@data/queries/document';
+import { addPictures } from '@data/queries/files';
+import { addRecording } from '@data/queries/recordings';
+import { asking } from './asking';
+import { code, frameOf, photoOf, visitWithRoom } from './keep/testVisits';
+import { liveDatabase, testDatabase, type TestDatabase } from './keep/testing';
+
+let holder: TestDatabase;
+let who: Asking;
+let here: Place;
+let there: Place;
+beforeAll(async () => {
+  holder = await testDatabase('belongs');
+  await liveDatabase(holder);
+  who = asking();
+  [here, there] = [await placeWithAll('here'), await placeWithAll('there')];
+});
+afterAll(async () => {
+  await closeDatabase();
+  await holder.end();
+});
+
+/** One row of each kind that belongs to one visit, by kind. */
+interface Place {
+  ids: Record<string, string>;
+  values: Partial<Values>;
+}
+
+const put = (entity: Entity, rowId: string, version: number, value: unknown) =>
+  carryOut(who, { id: newId(), changes: [{ action: 'put', entity, rowId, version, value } as Change] });
+
+async function placeWithAll(name: string): Promise<Place> {
+  const { visitId, siteId, roomId } = await visitWithRoom(who, name);
+  const frame = await frameOf(who, visitId, `${name}.csv`);
+  const photo = await photoOf(who, visitId, `${name}.jpg`);
+  const sequence = { id: newId(), name: 'run' };
+  await addPictures(who, visitId, { frames: [frame], photos: [photo], sequences: [sequence] });
+  const ids: Record<string, string> = {
+    visit: visitId,
+    site: siteId,
+    room: roomId,
+    frame: frame.id,
+    photo: photo.id,
+    sequence: sequence.id,
+  };
+  const values: Partial<Values> = {};
+  const add = async <E extends Entity>(entity: E, value: Values[E], id = newId()) => {
+    ids[entity] = id;
+    (values as Record<string, unknown>)[entity] = value;
+    await put(entity, id, 0, value);
+    return id;
+  };
+  await add('surface', {
+    siteId,
+    roomId,
+    name: 'Wall',
+    kind: 'wall',
+    azimuth: 0,
+    mass: 'brick',
+    behind: 'outside',
+    widthM: 4,
+    heightM: 2.4,
+    openings: [],
+    otherSideId: null,
+    ordinal: 0,
+  });
+  const region = {
+    frameId: frame.id,
+    name: 'a',
+    role: 'reading' as const,
+    ordinal: 0,
+    shape: { kind: 'spot' as const, x: 1, y: 1 },
+  };
+  const second = newId();
+  await put('region', second, 0, { ...region, name: 'b' });
+  await add('region', region);
+  await add('settings', { ...NO_SETTINGS, level: 'frame', ownerId: frame.id, emissivity: 0.9 });
+  await add('probe', { frameId: frame.id, name: 'a', x: 0, y: 0, celsius: 1, uncertaintyK: 1, instrumentId: null });
+  await add('stop', {
+    visitId,
+    key: 'k',
+    answer: 'seen',
+    reason: '',
+    note: '',
+    probes: [],
+    openedAt: null,
+    answeredAt: null,
+  });
+  await add('putBack', { visitId, kind: 'vent', what: 'Vent', was: 'open', now: 'taped', changedAt: 1, putBackAt: null });
+  await add('log', { visitId, name: 'By hand', entries: [] });
+  await add('kit', { visitId, items: [] });
+  await add('finding', {
+    visitId,
+    frameId: frame.id,
+    thisRegionId: ids.region!,
+    thatRegionId: second,
+    photoId: photo.id,
+    title: 'Cold',
+    note: '',
+  });
+  await addRecording(
+    who,
+    { id: newId(), visitId, stopKey: 'k', takenAt: 1, seconds: 1, mediaType: 'audio/webm' },
+    Buffer.from(name),
+  );
+  const { rows } = await loadVisitDocument(who, visitId);
+  for (const [kind, all] of Object.entries(rows as unknown as Record<string, Record<string, { id: string; value: unknown }>>)) {
+    // What came with the visit has ids of its own.
+    ids[kind] ??= Object.keys(all)[0]!;
+    (values as Record<string, unknown>)[kind] = all[ids[kind]]?.value;
+  }
+  return { ids, values };
+}
+
+/** What becomes of a row of here when its fields are changed. */
+async function changed(entity: Entity, fields: object): Promise<string> {
+  const { rows } = await loadVisitDocument(who, here.ids.visit!);
+  const row = (rows as unknown as Record<string, Record<string, { version: number; value: object }>>)[entity]![
+    here.ids[entity]!
+  ]!;
+  return code(put(entity, here.ids[entity]!, row.version, { ...row.value, ...fields }));
+}
+
+const POINTERS = ENTITIES.filter(({ scope }) => scope === 'visit' || scope === 'site').flatMap(({ name }) =>
+  Object.entries(entityOf(name).points).map(
+    ([field, pointer]) => [name as Entity, field, pointer!.kind, pointer!.whenGone] as const,
+  ),
+);
+const OF_VISIT_OR_SITE = (kind: string) => ['visit', 'site'].includes(entityOf(kind).scope);
+
+describe('what a row points at', () => {
+  test.each(POINTERS.filter(([, , kind]) => OF_VISIT_OR_SITE(kind)))(
+    'a %s whose %s is a %s of another house is refused',
+    async (entity, field, kind) => {
+      expect(await changed(entity, { [field]: there.ids[kind] })).toBe('bad_input');
+    },
+  );
+
+  test.each(POINTERS)('a %s whose %s is a %s that is not there (%s when it goes)', async (entity, field, _, whenGone) => {
+    const answer = await changed(entity, { [field]: newId() });
+    if (whenGone !== 'stays') expect(answer).toBe('not_found');
+    else expect(answer).toBe('taken');
+  });
+});
+
+const HANGING = ENTITIES.filter(({ scope, parent }) => (scope === 'visit' || scope === 'site') && parent !== null).map(
+  ({ name }) => name as Entity,
+);
+
+describe('what a row hangs on', () => {
+  // A frame, a photo and a visit do not say whose they are: nobody can change it.
+  const saying = HANGING.filter((entity) => entityOf(entity).parent!.field in entityOf(entity).schema.shape);
+  test.each(saying)('a %s stays with its owner', async (entity) => {
+    const { parent } = entityOf(entity);
+    const kind = parent!.kindField ? 'frame' : parent!.kinds[0]!;
+    expect(await changed(entity, { [parent!.field]: there.ids[kind] })).toBe('bad_input');
+  });
+
+  test.each(HANGING.filter((entity) => entityOf(entity).addable))(
+    'a new %s of something that is not there is refused',
+    async (entity) => {
+      const { parent } = entityOf(entity);
+      const value = { ...here.values[entity], [parent!.field]: newId() };
+      expect(await code(put(entity, newId(), 0, value))).toBe('not_found');
+    },
+  );
+
+  test.each(ENTITIES.filter(({ addable }) => !addable).map(({ name }) => name as Entity))(
+    'a %s is not made by a command',
+    async (entity) => {
+      expect(here.values[entity]).toBeDefined();
+      expect(await code(put(entity, newId(), 0, here.values[entity]))).toBe('not_found');
+    },
+  );
+});
