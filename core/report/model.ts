@@ -370,7 +370,7 @@ function sceneOf(document: VisitDocument, { roomId, surfaceId }: Row<'frame'>['v
   return room ?? document.rows.surface[surfaceId ?? '']?.value.name ?? 'No place noted';
 }
 
-function stopWords(document: VisitDocument, stops: Stop[], outcomes: Map<string, Outcome>): string[] {
+function stopWords(document: VisitDocument, stops: Stop[], outcomes: ReadonlyMap<string, Outcome>): string[] {
   if (stops.length === 0) return [];
   const of = (wanted: Outcome) => stops.filter(({ key }) => (outcomes.get(key) ?? null) === wanted);
   const titles = (list: Stop[]) => list.map(({ title }) => title.toLowerCase()).join(', ');

@@ -12,10 +12,10 @@ import { stopGroups, type Stop, type StopGroup } from './stops';
 
 /** The round of a visit as it stands: its stops, what became of each, and how much is done. */
 export interface Round {
-  groups: StopGroup[];
+  groups: readonly StopGroup[];
   /** In the order of the walk. */
-  stops: Stop[];
-  outcomes: Map<string, Outcome>;
+  stops: readonly Stop[];
+  outcomes: ReadonlyMap<string, Outcome>;
   coverage: Coverage;
 }
 

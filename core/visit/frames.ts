@@ -7,13 +7,13 @@ import { roomsOf } from './theVisit';
 /** Frames that were not taken back. */
 export const framesOf = derived(
   (document: VisitDocument) => [document.rows.frame],
-  ({ rows }) => Object.values(rows.frame).filter(({ value }) => !value.discarded),
+  ({ rows }): readonly Row<'frame'>[] => Object.values(rows.frame).filter(({ value }) => !value.discarded),
 );
 
 /** Photos that were not taken back. */
 export const photosOf = derived(
   (document: VisitDocument) => [document.rows.photo],
-  ({ rows }) => Object.values(rows.photo).filter(({ value }) => !value.discarded),
+  ({ rows }): readonly Row<'photo'>[] => Object.values(rows.photo).filter(({ value }) => !value.discarded),
 );
 
 export function cameraOfFrame(document: VisitDocument, frameId: string): CameraValue | null {

@@ -10,6 +10,7 @@ import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { conditions, finding, frame, intake, plan, room, settings, site, visit } from '../schema';
 import { transact } from '../transact';
+import { noteChanges } from '../rows/changes';
 import { rowFrom } from '../rows/read';
 
 /** All sites with their visits: the site that was visited last comes first, then sites without a visit by name. */
@@ -103,7 +104,9 @@ async function addRooms(tx: Connection, siteId: string, names: string[]): Promis
     const kind = roomKindFromName(name);
     const plan = nextPlan(placed, 0);
     placed.push({ storey: 0, plan });
-    await tx.insert(room).values({ id: newId(), siteId, name, kind, ordinal: next + i, planX: plan.x, planY: plan.y });
+    const id = newId();
+    await tx.insert(room).values({ id, siteId, name, kind, ordinal: next + i, planX: plan.x, planY: plan.y });
+    await noteChanges(tx, [{ entity: 'room', rowId: id, version: 1, placeId: siteId }]);
   }
 }
 

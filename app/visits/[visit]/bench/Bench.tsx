@@ -34,7 +34,7 @@ import { FIRST_VIEW, viewReducer } from './view';
 import styles from './Bench.module.css';
 
 const NOBODY: ReadonlySet<string> = new Set();
-const NO_ITEMS: StripItem[] = [];
+const NO_ITEMS: readonly StripItem[] = [];
 
 /** Where frames are read: the picture, its scale, its regions, and the numbers that follow. */
 export function Bench() {

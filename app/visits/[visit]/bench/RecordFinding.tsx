@@ -24,7 +24,7 @@ interface Props {
 /** Title, note and photo of a new finding; its number is computed, not typed. */
 export function RecordFinding({ frameId, thisRegionId, thatRegionId, summary, onAddPhoto, onRecord, onClose }: Props) {
   const { document } = useVisit();
-  const photos = photosOf(document).sort((a, b) => Number(b.value.frameId === frameId) - Number(a.value.frameId === frameId));
+  const photos = photosOf(document).toSorted((a, b) => Number(b.value.frameId === frameId) - Number(a.value.frameId === frameId));
   const [title, setTitle] = useState('');
   const [note, setNote] = useState('');
   const [photoId, setPhotoId] = useState<string | null>(photos.find((photo) => photo.value.frameId === frameId)?.id ?? null);

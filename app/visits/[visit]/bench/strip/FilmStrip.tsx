@@ -12,7 +12,7 @@ import { ITEM_WIDTHS, type StripItem } from './strip';
 import styles from './FilmStrip.module.css';
 
 interface Props {
-  items: StripItem[];
+  items: readonly StripItem[];
   currentId: string | null;
   /** Frames that several things are done to at once. */
   chosen: ReadonlySet<string>;

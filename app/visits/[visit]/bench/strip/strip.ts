@@ -18,7 +18,7 @@ export const ITEM_WIDTHS: Record<StripItem['kind'], number> = { room: 30, frame:
 /** Frames by room in the order of the walk; moments of a recording stand together behind one picture, unless they were picked. */
 export const stripItems = derived(
   (document: VisitDocument) => [orderedFrames(document), document.rows.room, document.rows.sequence, document.rows.photo],
-  (document): StripItem[] => {
+  (document): readonly StripItem[] => {
     const names = new Map(roomsOf(document).map(({ id, value }) => [id, value.name]));
     const items: StripItem[] = [];
     const shown = new Set<string>();

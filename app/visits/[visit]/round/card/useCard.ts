@@ -14,7 +14,8 @@ export function useCard() {
   const { document, edit } = useVisit();
   const round = useMemo(() => roundOf(document), [document]);
   const frames = useMemo(
-    () => framesOf(document).sort((a, b) => document.frameFacts[a.id]!.takenAt.localeCompare(document.frameFacts[b.id]!.takenAt)),
+    () =>
+      framesOf(document).toSorted((a, b) => document.frameFacts[a.id]!.takenAt.localeCompare(document.frameFacts[b.id]!.takenAt)),
     [document],
   );
   const loose = frames.filter(({ value }) => !round.outcomes.has(value.stopKey ?? ''));
