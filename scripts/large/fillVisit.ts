@@ -24,8 +24,11 @@ export async function fillVisit(den: Den, frames: number): Promise<{ visit: stri
   const siteId = await withConnection(access, 'root', undefined, async (root) => {
     await root.query('USE ??', [(await findLive(root, folder))!.database]);
     const bytes = (id: string) => Buffer.from(id.replaceAll('-', ''), 'hex');
-    const [known] = await root.query('SELECT id FROM frame ORDER BY id');
-    const [rooms] = await root.query('SELECT id FROM room ORDER BY ordinal');
+    const [known] = await root.query('SELECT id FROM frame WHERE visit_id = ? ORDER BY id', [bytes(visit)]);
+    const [rooms] = await root.query(
+      'SELECT room.id FROM room JOIN visit ON visit.site_id = room.site_id WHERE visit.id = ? ORDER BY ordinal',
+      [bytes(visit)],
+    );
     const ids = (known as { id: Buffer }[]).map(({ id }) => id);
     const places = (rooms as { id: Buffer }[]).map(({ id }) => id);
     const columns =
