@@ -141,9 +141,13 @@ export class RowStore<D extends Held> {
       this.mine.set(rowId, stored?.version ?? 0);
     }
     const given = new Set(conflict.stale.filter(({ rowId }) => choices[rowId] === 'stored').map(({ rowId }) => rowId));
-    this.show(conflict.stale.filter(({ rowId }) => given.has(rowId)).map(asStored));
     const wanted = conflict.changes.filter(({ rowId }) => !given.has(rowId));
-    this.show(wanted.map((change) => this.rowOf(change)));
+    const later = this.sender.later();
+    const settled = [
+      ...conflict.stale.filter(({ rowId }) => given.has(rowId)).map(asStored),
+      ...wanted.map((change) => this.rowOf(change)),
+    ];
+    this.show(settled.filter(({ rowId }) => !later.has(rowId)));
     this.sender.goOn(wanted);
   };
 

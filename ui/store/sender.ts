@@ -62,6 +62,12 @@ export class Sender {
     );
   }
 
+  /** Rows with changes that came after the conflict that is asked for now: what is shown of them is newer. */
+  later(): Set<string> {
+    const waiting = [...this.queue, this.sending ?? [], ...this.conflicts.slice(1).map(({ changes }) => changes)];
+    return new Set(waiting.flatMap((step) => step.map(({ rowId }) => rowId)));
+  }
+
   get unsaved(): number {
     return this.queue.length + (this.sending ? 1 : 0) + this.conflicts.length;
   }

@@ -212,6 +212,19 @@ describe('a conflict', () => {
     expect(storedName('a')).toBe('next');
   });
 
+  test('settled over a row that was changed again meanwhile leaves what is newest', async () => {
+    const { store, put } = pageWith(row('a', 'one'));
+    server.put('region', row('a', 'theirs', 3));
+    put('a', 'mine');
+    put('a', 'newest');
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(store.state.getState().conflict!.changes[0]).toMatchObject({ value: { name: 'mine' } });
+    store.settle({ a: 'mine' });
+    expect(nameOf(store, 'a')).toBe('newest');
+    await store.idle();
+    expect([nameOf(store, 'a'), storedName('a')]).toEqual(['newest', 'newest']);
+  });
+
   test('a second one waits for the first to be answered', async () => {
     const { store, put } = pageWith(row('a', 'one'), row('b', 'two'));
     server.put('region', row('a', 'x', 4));
@@ -345,6 +358,6 @@ test('however two pages change the same rows, in the end both and the server agr
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: 400 },
   );
 }, 60_000);
