@@ -25,7 +25,7 @@ export type StopValue = z.infer<typeof stopValueSchema>;
 
 export const stopEntity = defineEntity({
   name: 'stop',
-  label: 'answer of a stop',
+  label: 'stop',
   schema: stopValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
