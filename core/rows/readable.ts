@@ -2,7 +2,6 @@
 
 /** What stands behind a number, by the end of its field's name. */
 const UNITS: [RegExp, string][] = [
-  [/C$/, ' °C'],
   [/K$/, ' K'],
   [/Pct$/, ' %'],
   [/M$/, ' m'],
@@ -44,7 +43,7 @@ export interface ReadableWords {
 }
 
 /**
- * A value in words, however deep it is: lists by their length and parts, objects by their fields.
+ * A value in words, however deep it is: lists by their parts, objects by their fields.
  *
  * @param field - the name of the field it stands in
  */

@@ -19,14 +19,13 @@ export async function tidyCommand(folder: DataFolder, words: string[]): Promise<
       for (const line of told(found)) say(line);
       await dropOldRecords(root, live.database);
       // An import that is under way has its bytes before its rows.
-      if (!runningIn(folder)) {
-        await dropLooseBytes(root, live.database);
-        say('Removed.');
-      } else if (found.blobs > 0) {
-        say('Bytes are removed only while Glow Den does not run: ./den stop, then ./den tidy. The next start does it as well.');
-      } else {
-        say('Removed.');
-      }
+      const running = runningIn(folder) !== null;
+      if (!running) await dropLooseBytes(root, live.database);
+      say(
+        running && found.blobs > 0
+          ? 'Bytes are removed only while Glow Den does not run: ./den stop, then ./den tidy. The next start does it as well.'
+          : 'Removed.',
+      );
     }),
   );
 }

@@ -227,7 +227,10 @@ export class RowStore<D extends Held> {
     const wanted = new Map(changes.map(({ rowId, value }) => [rowId, value]));
     const open = stale.filter(({ rowId, stored }) => !same(stored?.value ?? null, wanted.get(rowId) ?? null));
     const alike = stale.filter((one) => !open.includes(one));
-    for (const { rowId, stored } of alike) this.know(rowId, stored);
+    for (const { rowId, stored } of alike) {
+      this.know(rowId, stored);
+      this.mine.set(rowId, stored?.version ?? 0);
+    }
     const left = changes.filter(({ rowId }) => !alike.some((one) => one.rowId === rowId));
     if (open.length > 0) this.state.setState({ conflict: { changes: left, stale: open } });
     else this.sender.goOn(left);

@@ -21,7 +21,7 @@ export interface SenderEvents {
   /** New versions of rows that were stored; 0 where a row is gone. */
   onStored(changes: readonly RowChange[], versions: Readonly<Record<string, number>>): void;
   onConflict(conflict: Conflict): void;
-  /** Refused for good: the rows go back to what is stored. */
+  /** Refused for good: these rows go back to what is stored. */
   onRefused(error: CoreError, changes: readonly RowChange[]): void;
 }
 
@@ -123,7 +123,12 @@ export class Sender {
       }
       if (answer?.error?.code === 'stale') return { changes: step, stale: answer.stale ?? [] };
       if (answer?.error) {
-        this.events.onRefused(CoreError.fromJSON(answer.error), step);
+        // What was changed again since stays as it is: it comes next.
+        const waiting = new Set(this.queue.flat().map(({ rowId }) => rowId));
+        this.events.onRefused(
+          CoreError.fromJSON(answer.error),
+          step.filter(({ rowId }) => !waiting.has(rowId)),
+        );
         return null;
       }
       this.tell('waiting');

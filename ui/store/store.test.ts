@@ -153,6 +153,15 @@ describe('what fails', () => {
     expect([nameOf(store, 'a'), storedName('b'), storedName('c')]).toEqual(['one', 'two', 'three']);
   });
 
+  test('for good leaves what was typed again since', async () => {
+    const { store, put } = pageWith(row('a', 'one'));
+    server.failures = [{ status: 400, body: { error: refusal } }];
+    put('a', '');
+    put('a', 'two');
+    await store.idle();
+    expect([nameOf(store, 'a'), storedName('a')]).toEqual(['two', 'two']);
+  });
+
   test('is said in words', () => {
     expect(saveWords({ state: 'waiting', unsaved: 1 })).toBe('1 change waits, trying again');
     expect(saveWords({ state: 'waiting', unsaved: 3 })).toBe('3 changes wait, trying again');
@@ -210,6 +219,11 @@ describe('a conflict', () => {
     put('a', 'next');
     await store.idle();
     expect(storedName('a')).toBe('next');
+    // Nobody else changed it in between: undo asks nothing.
+    store.undo();
+    expect(store.state.getState().conflict).toBeNull();
+    await store.idle();
+    expect(storedName('a')).toBe('same');
   });
 
   test('settled over a row that was changed again meanwhile leaves what is newest', async () => {
