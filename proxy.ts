@@ -1,5 +1,8 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { documentAddress } from '@ui/visit/documentAddress';
 import { FOREIGN, isOwnRequest } from '@server/hosts';
+
+const VISIT = /^\/visits\/([0-9a-f-]{36})\//;
 
 /**
  * Content security policy of every page: scripts only with this answer's nonce, nothing from anywhere else.
@@ -29,6 +32,9 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
+  // The visit comes beside its page's scripts instead of after them.
+  const visit = VISIT.exec(request.nextUrl.pathname)?.[1];
+  if (visit) response.headers.append('link', `<${documentAddress(visit)}>; rel=preload; as=fetch; crossorigin`);
   return response;
 }
 

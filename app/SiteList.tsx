@@ -169,7 +169,7 @@ function VisitLine({
       <Link href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
         <span>
           <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>
-          <small>{localDay(new Date(row.value.startedAt).toISOString(), site.value.timeZone)}</small>
+          <small>{localDay(row.value.startedAt, site.value.timeZone)}</small>
         </span>
         <span className={styles.counts}>
           {frames} {frames === 1 ? 'frame' : 'frames'}

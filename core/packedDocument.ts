@@ -8,14 +8,14 @@ interface Packed {
 }
 
 /** Checked as far as it is read here: what stands in the lists was checked where it was stored. */
-const packedSchema = z.object({
+const kindSchema = z.object({
   fields: z.array(z.string()),
   lists: z.custom<unknown[][]>((lists) => Array.isArray(lists) && lists.every(Array.isArray)),
 });
-const textSchema = z.object({
-  rows: z.record(z.string(), packedSchema),
-  frameFacts: packedSchema,
-  photoFacts: packedSchema,
+const packedSchema = z.object({
+  rows: z.record(z.string(), kindSchema),
+  frameFacts: kindSchema,
+  photoFacts: kindSchema,
   rest: z.looseObject({ visitId: z.string(), siteId: z.string(), readAt: z.number() }),
 });
 
@@ -58,25 +58,24 @@ function unpackRows({ fields, lists }: Packed): Record<string, object> {
 type Rows = Record<string, Record<string, { id: string; version: number; value: object }>>;
 
 /**
- * A visit as one text, with the names of fields once instead of in each of thousands of rows: half as long as its JSON, and
+ * A visit with the names of fields once instead of in each of thousands of rows: as text half as long as its own JSON, and
  * twice as fast to read.
  */
-export function packDocument({ rows, frameFacts, photoFacts, ...rest }: VisitDocument): string {
+export function packDocument({ rows, frameFacts, photoFacts, ...rest }: VisitDocument): object {
   const packedRows = Object.entries(rows as unknown as Rows).map(([entity, all]) => [
     entity,
     pack(all, ({ version, value }) => ({ version, ...value })),
   ]);
-  return JSON.stringify({
+  return {
     rows: Object.fromEntries(packedRows) as unknown,
     frameFacts: pack(frameFacts),
     photoFacts: pack(photoFacts),
     rest,
-  });
+  };
 }
 
-/** @throws SyntaxError, ZodError for what no `packDocument` wrote */
-export function unpackDocument(text: string): VisitDocument {
-  const { rows, frameFacts, photoFacts, rest } = textSchema.parse(JSON.parse(text));
+/** A visit from what `packDocument` made of it; refuses what it did not. */
+export const packedDocumentSchema = packedSchema.transform(({ rows, frameFacts, photoFacts, rest }): VisitDocument => {
   const unpacked = Object.entries(rows).map(([entity, packed]) => [entity, unpackRows(packed)]);
   return {
     ...rest,
@@ -84,4 +83,4 @@ export function unpackDocument(text: string): VisitDocument {
     frameFacts: unpack(frameFacts),
     photoFacts: unpack(photoFacts),
   } as unknown as VisitDocument;
-}
+});

@@ -2,9 +2,8 @@ import { NO_SETTINGS } from '../core/radiometry/settings';
 import type { Page } from '@playwright/test';
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
-import type { VisitDocument } from '@core/document';
 import { regionPut, stepOf } from './support/commands';
-import { expect, fixture, newVisit, test } from './support/pages';
+import { expect, fixture, newVisit, test, documentOf } from './support/pages';
 import { readFileSync } from 'node:fs';
 
 async function visitWithFrame(page: Page) {
@@ -40,7 +39,7 @@ test('commands are checked, carried out once, and refused when stale', async ({ 
     (await send({ id: newId(), action: 'put', entity: 'settings', rowId: newId(), version: 0, value: settings })).body.error!
       .code,
   ).toBe('bad_input');
-  const stored = (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
+  const stored = await documentOf(page, visit);
   expect(Object.keys(stored.rows.region)).toEqual([first.rowId]);
   expect(Object.keys(stored.rows.settings)).toEqual([]);
 });

@@ -23,10 +23,8 @@ import {
   visitWith,
   type CardFile,
 } from './support/card';
-import { drawBox, drawWith, expect, interchange, newVisit, saved, screenOf, stageOf, test } from './support/pages';
+import { drawBox, drawWith, expect, interchange, newVisit, saved, screenOf, stageOf, test, documentOf } from './support/pages';
 
-const document = async (page: Page, visit: string) =>
-  (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
 const ledger = (page: Page) => page.getByRole('complementary', { name: 'Ledger' });
 const difference = (page: Page) => page.getByTestId('difference');
 const differenceK = async (page: Page) =>
@@ -76,7 +74,7 @@ test('a whole card: summary, recording, evidence, settings for many with one und
     await expect(panel).toContainText('1 frame');
     await panel.getByRole('button', { name: /Close the import/ }).click();
 
-    const stored = await document(page, visit);
+    const stored = await documentOf(page, visit);
     const photos = Object.values(stored.rows.photo);
     expect(photos.filter(({ value }) => value.evidence)).toHaveLength(3);
     for (const { value } of photos.filter(({ value }) => !value.evidence)) {
@@ -98,10 +96,10 @@ test('a whole card: summary, recording, evidence, settings for many with one und
     await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).click();
     await saved(page);
     const of = (doc: VisitDocument) => Object.values(doc.rows.settings).filter(({ value }) => value.emissivity === 0.88).length;
-    expect(of(await document(page, visit))).toBe(count + 1);
+    expect(of(await documentOf(page, visit))).toBe(count + 1);
     await page.keyboard.press('Control+z');
     await saved(page);
-    expect(of(await document(page, visit))).toBe(1);
+    expect(of(await documentOf(page, visit))).toBe(1);
   } finally {
     remove();
   }
@@ -129,7 +127,7 @@ test('a numbered run becomes a sequence that plays, and moments are picked out o
     await expect(sequence).toContainText('5 of 6');
     await sequence.getByRole('button', { name: 'Pause' }).click();
     await saved(page);
-    expect(Object.values((await document(page, visit)).rows.sequence)[0]!.value).toMatchObject({ name: 'floor', intervalS: 5 });
+    expect(Object.values((await documentOf(page, visit)).rows.sequence)[0]!.value).toMatchObject({ name: 'floor', intervalS: 5 });
   } finally {
     remove();
   }
@@ -168,7 +166,7 @@ test('foil and tape find what the plate reflects and emits', async ({ page }) =>
   const bare = ledger(page).getByRole('listitem').filter({ hasText: 'bare plate' });
   await expect(bare.locator('b').first()).toContainText(/5[45]\.\d °C/);
   await saved(page);
-  const settings = Object.values((await document(page, visit)).rows.settings).map(({ value }) => value);
+  const settings = Object.values((await documentOf(page, visit)).rows.settings).map(({ value }) => value);
   expect(settings.find(({ level }) => level === 'frame')).toMatchObject({
     reflectedFrom: expect.stringMatching(/^foil, \d\d:\d\d$/),
   });
@@ -233,7 +231,7 @@ test('regions of every kind are drawn, read and changed', async ({ page }) => {
   // Turned, grown, moved, copied to the next frame.
   await lines.filter({ hasText: 'ellipse 1' }).getByRole('button').first().click();
   const shape = async () =>
-    Object.values((await document(page, visit)).rows.region).find(({ value }) => value.name === 'ellipse 1')!.value.shape;
+    Object.values((await documentOf(page, visit)).rows.region).find(({ value }) => value.name === 'ellipse 1')!.value.shape;
   await page.keyboard.press('.');
   await page.keyboard.press('Alt+ArrowRight');
   await page.keyboard.press('ArrowRight');
@@ -304,7 +302,7 @@ test('photo and frame are brought in line by two places; a pair out of line is s
   await expect(page.getByRole('slider', { name: 'How much of the photo shows' })).toBeVisible();
   await expect(page.getByText(/seems to lie/)).toHaveCount(0);
   await saved(page);
-  const stored = Object.values((await document(page, visit)).rows.photo)[0]!.value;
+  const stored = Object.values((await documentOf(page, visit)).rows.photo)[0]!.value;
   expect(stored.frameId).toBe(frameId);
   expect(stored.alignment![2]).toBeCloseTo(0.08, 1);
   expect(stored.alignment![0]).toBeCloseTo(1, 1);
@@ -348,7 +346,7 @@ test('a difference across two frames says so, and holds the camera’s repeatabi
   await page.getByRole('dialog').getByRole('button', { name: 'Record finding' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   await saved(page);
-  expect(Object.values((await document(page, visit)).rows.finding)).toHaveLength(1);
+  expect(Object.values((await documentOf(page, visit)).rows.finding)).toHaveLength(1);
   await page.getByRole('link', { name: /Findings/ }).click();
   await expect(difference(page)).toContainText(/−6\.\d K/);
   await expect(page.getByText(/lies on another frame/)).toBeVisible();
@@ -407,7 +405,7 @@ test('a picture without data takes typed values and is never measured on', async
   await saved(page);
   await page.reload();
   await expect(view).toContainText('sill 11.5 °C typed');
-  const stored = Object.values((await document(page, visit)).rows.photo)[0]!.value;
+  const stored = Object.values((await documentOf(page, visit)).rows.photo)[0]!.value;
   expect(stored.typed).toMatchObject({ highC: 24, lowC: null });
   // The report shows it as what it is.
   await page.getByRole('link', { name: /Report/ }).click();
@@ -432,7 +430,7 @@ test('a frame is turned with its regions and its photo, and back', async ({ page
   await expect(ledger(page).getByRole('listitem')).toContainText('11.');
   // What was drawn before lies elsewhere now: undo does not reach behind a turn.
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
-  const turned = await document(page, visit);
+  const turned = await documentOf(page, visit);
   expect(Object.values(turned.rows.region)[0]!.value.shape).toEqual({ kind: 'box', x: 90, y: 20, width: 20, height: 30 });
   expect(Object.values(turned.rows.photo)[0]!.value.quarters).toBe(1);
   const back = page.getByRole('button', { name: 'Turn to the left' });
@@ -441,13 +439,13 @@ test('a frame is turned with its regions and its photo, and back', async ({ page
     await back.click({ timeout: 2000 });
   }).toPass();
   await expect(page.getByRole('img', { name: /160 by 120 pixels/ })).toBeVisible();
-  expect(Object.values((await document(page, visit)).rows.region)[0]!.value.shape).toMatchObject({ x: 20, y: 10 });
+  expect(Object.values((await documentOf(page, visit)).rows.region)[0]!.value.shape).toMatchObject({ x: 20, y: 10 });
 });
 
 test('the camera’s clock is set right once for all its frames', async ({ page }) => {
   const visit = await newVisit(page, 'Clock');
   const [first] = await visitWith(page, visit, [{ name: 'a.npy', bytes: frameFile(1) }]);
-  const camera = Object.keys((await document(page, visit)).rows.camera)[0]!;
+  const camera = Object.keys((await documentOf(page, visit)).rows.camera)[0]!;
   // Frames of the card say which camera took them.
   for (const n of [2, 3]) {
     await page.request.post(`/api/visits/${visit}/files?name=${n}.npy&camera=${camera}&taken=${Date.UTC(2026, 1, 11, 20, n)}`, {

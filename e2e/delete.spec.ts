@@ -1,9 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
-import { dropFiles, expect, interchange, newVisit, saved, stageOf, test } from './support/pages';
-
-const documentOf = async (page: Page, id: string) =>
-  (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
+import { dropFiles, expect, interchange, newVisit, saved, stageOf, test, documentOf } from './support/pages';
 
 test('frames are deleted for good, with what lies on them', async ({ page }) => {
   const id = await newVisit(page, 'House of deleted frames');

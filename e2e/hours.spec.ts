@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
-import { expect, saved, test } from './support/pages';
+import { expect, saved, test, documentOf } from './support/pages';
 import { pdfText } from './support/pdf';
 
 const WEEK = path.resolve('core/testing/weather-february.csv');
@@ -28,9 +27,6 @@ async function lookAt(page: Page, day: string): Promise<void> {
   await page.getByLabel('Week from').fill(day);
   await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
 }
-
-const documentOf = async (page: Page, visit: string) =>
-  (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
 
 test('from the question to the hours, a slot for the calendar, and a letter', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);

@@ -1,14 +1,10 @@
 import type { Page } from '@playwright/test';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { VisitDocument } from '@core/document';
 import { zipSync } from 'fflate';
 import { readFrame } from '../core/formats/readFrame';
 import { manifest, testCodecs } from '../core/testing/material';
-import { dropFiles, expect, fixture, interchange, newVisit, test } from './support/pages';
-
-const document = async (page: Page, visit: string) =>
-  (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
+import { dropFiles, expect, fixture, interchange, newVisit, test, documentOf } from './support/pages';
 
 test('a mixed drop: every malformed file is refused with its reason, the others go in', async ({ page }) => {
   const names = Object.keys(manifest);
@@ -21,7 +17,7 @@ test('a mixed drop: every malformed file is refused with its reason, the others 
   const frames = good.reduce((sum, name) => sum + (manifest[name]!.pages ?? 1), 0);
   await expect(panel).toContainText(`${frames} frames · 1 photo · ${bad.length} refused`, { timeout: 60_000 });
   for (const name of bad) await expect(panel.getByRole('listitem').filter({ hasText: name })).toContainText(/refused: .{20,}/);
-  const stored = await document(page, visit);
+  const stored = await documentOf(page, visit);
   expect(Object.keys(stored.rows.frame)).toHaveLength(frames);
   expect(Object.keys(stored.rows.photo)).toHaveLength(1);
 });
@@ -32,7 +28,7 @@ test('the same file again is noticed and not stored twice', async ({ page }) => 
   await expect(page.getByRole('region', { name: 'Import' })).toContainText('1 frame');
   await dropFiles(page, [interchange('csv-comma.csv')]);
   await expect(page.getByRole('region', { name: 'Import' })).toContainText('Already here as “csv-comma”');
-  expect(Object.keys((await document(page, visit)).rows.frame)).toHaveLength(1);
+  expect(Object.keys((await documentOf(page, visit)).rows.frame)).toHaveLength(1);
 });
 
 test('a photo finds its frame by name, whichever comes first', async ({ page }) => {
@@ -44,7 +40,7 @@ test('a photo finds its frame by name, whichever comes first', async ({ page }) 
     });
   await upload('A-7.jpg', interchange('bad-photo-rgb.jpg'));
   const { id } = (await (await upload('a-7.tif', fixture('wall-with-bare-bay.tif'))).json()) as { id: string };
-  expect(Object.values((await document(page, visit)).rows.photo).map((row) => row.value.frameId)).toEqual([id]);
+  expect(Object.values((await documentOf(page, visit)).rows.photo).map((row) => row.value.frameId)).toEqual([id]);
 });
 
 test('the original comes back byte for byte, the pixels as they were read', async ({ page }) => {
@@ -136,7 +132,7 @@ test('a ZIP is taken file by file: good ones go in, bad ones are refused, names 
   ] as const) {
     await expect(panel.getByRole('listitem').filter({ hasText: name })).toContainText(reason);
   }
-  expect(Object.keys((await document(page, visit)).rows.frame)).toHaveLength(frames);
+  expect(Object.keys((await documentOf(page, visit)).rows.frame)).toHaveLength(frames);
 });
 
 test('a ZIP that lies about its sizes, is cut off or is none is refused, and nothing is left of it', async ({ page }) => {
@@ -161,7 +157,7 @@ test('a ZIP that lies about its sizes, is cut off or is none is refused, and not
   ]);
   await expect(panel).toContainText('2 refused');
   await expect(panel.getByRole('listitem').filter({ hasText: 'cut.zip' })).toContainText('The ZIP cannot be read');
-  expect(Object.keys((await document(page, visit)).rows.frame)).toHaveLength(1);
+  expect(Object.keys((await documentOf(page, visit)).rows.frame)).toHaveLength(1);
 });
 
 test('pages become a sequence; pages of another size begin another, and a bad page refuses the whole file', async ({ page }) => {
@@ -173,7 +169,7 @@ test('pages become a sequence; pages of another size begin another, and a bad pa
       warnings: { code: string }[];
     };
   expect(await upload('three.tif', bytesOf('tiff-f32-3pages.tif'))).toMatchObject({ pages: 3, warnings: [] });
-  const stored = await document(page, visit);
+  const stored = await documentOf(page, visit);
   expect(Object.values(stored.rows.sequence).map(({ value }) => value.name)).toEqual(['three']);
   expect(
     Object.values(stored.frameFacts)
@@ -184,14 +180,14 @@ test('pages become a sequence; pages of another size begin another, and a bad pa
   // Two pages joined by hand: the second has half the width.
   const joined = joinedPages(bytesOf('tiff-f32-le-plain.tif'), 40);
   expect((await upload('two-sizes.tif', joined)).warnings.map(({ code }) => code)).toEqual(['sequence_split']);
-  expect(Object.keys((await document(page, visit)).rows.sequence)).toHaveLength(3);
+  expect(Object.keys((await documentOf(page, visit)).rows.sequence)).toHaveLength(3);
 
   // The last page says nothing finite: nothing of the file stays.
-  const before = Object.keys((await document(page, visit)).rows.frame).length;
+  const before = Object.keys((await documentOf(page, visit)).rows.frame).length;
   const broken = bytesOf('tiff-f32-3pages.tif');
   broken.fill(0xff, broken.length - 4000);
   expect((await upload('broken.tif', broken)).error).toBeDefined();
-  const after = await document(page, visit);
+  const after = await documentOf(page, visit);
   expect(Object.keys(after.rows.frame)).toHaveLength(before);
   expect(Object.keys(after.rows.sequence)).toHaveLength(3);
 });
@@ -221,7 +217,7 @@ function joinedPages(tiff: Uint8Array, width: number): Uint8Array {
 test('a frame goes out in every format and comes back as it was', async ({ page }) => {
   const visit = await newVisit(page, 'Out and in');
   await page.request.post(`/api/visits/${visit}/files?name=wall.tif`, { data: readFileSync(fixture('wall-with-bare-bay.tif')) });
-  const [id] = Object.keys((await document(page, visit)).rows.frame);
+  const [id] = Object.keys((await documentOf(page, visit)).rows.frame);
   const taken: Record<string, Buffer> = {};
   for (const format of ['tif', 'npy', 'csv', 'png', 'json', 'picture']) {
     const answer = await page.request.get(`/api/frames/${id}/export?format=${format}`);

@@ -2,6 +2,7 @@ import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { VisitDocument } from '@core/document';
+import { packedDocumentSchema } from '@core/packedDocument';
 import { Den } from './support/den';
 import { interchange } from './support/pages';
 
@@ -16,7 +17,7 @@ async function visitIds(): Promise<string[]> {
 }
 
 async function wholeVisit(id: string): Promise<VisitDocument> {
-  return { ...((await (await fetch(`${den.address}/api/visits/${id}/document`)).json()) as VisitDocument), readAt: 0 };
+  return { ...packedDocumentSchema.parse(await (await fetch(`${den.address}/api/visits/${id}/document`)).json()), readAt: 0 };
 }
 
 test('the passwords lie in a file that only its owner reads, everything listens on loopback', async () => {

@@ -1,9 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
-import { expect, newVisit, saved, test } from './support/pages';
-
-const documentOf = async (page: Page, id: string) =>
-  (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
+import { expect, newVisit, saved, test, documentOf } from './support/pages';
 
 test('the bag is packed, changed, and kept as the list for this kind of visit', async ({ page }) => {
   const id = await newVisit(page, 'Kit test');

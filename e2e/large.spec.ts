@@ -1,9 +1,8 @@
 import path from 'node:path';
 import type { Command } from '@core/command';
-import type { VisitDocument } from '@core/document';
 import { fillVisit } from '../scripts/large/fillVisit';
 import { Den } from './support/den';
-import { expect, saved, stageOf, test } from './support/pages';
+import { expect, saved, stageOf, test, documentOf } from './support/pages';
 
 const FRAMES = 500;
 
@@ -12,7 +11,7 @@ test('a step over five hundred frames is one request, and one undo takes it back
   den.address = process.env.DEN_TEST_ADDRESS!;
   const { visit } = await fillVisit(den, FRAMES);
   const settings = async () => {
-    const stored = (await (await page.request.get(`/api/visits/${visit}/document`)).json()) as VisitDocument;
+    const stored = await documentOf(page, visit);
     return Object.values(stored.rows.settings).map(({ value }) => value.emissivity);
   };
   await page.goto(`/visits/${visit}/bench`);

@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import type { VisitDocument } from '@core/document';
-import { expect, fixture, newVisit, saved, test } from './support/pages';
+import { expect, fixture, newVisit, saved, test, documentOf } from './support/pages';
 
 test.use({ viewport: { width: 820, height: 1180 } });
 
@@ -25,9 +24,6 @@ async function toRound(page: Page): Promise<void> {
 }
 /** The viewfinder shows something. */
 const live = (page: Page) => expect(page.getByRole('img', { name: 'What the stand-in camera sees' })).toBeVisible();
-
-const documentOf = async (page: Page, id: string) =>
-  (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
 
 test('template, house, a round of three rooms with the stand-in camera, every stop answered, all put back', async ({ page }) => {
   const id = await withHouse(page, 'Round test', /Hall or workshop/);

@@ -15,7 +15,7 @@ import styles from './LoanList.module.css';
 export function LoanList({ loans, sites }: { loans: Row<'loan'>[]; sites: Row<'site'>[] }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
-  const day = (time: number, zone: string) => localDay(new Date(time).toISOString(), zone);
+  const day = (time: number, zone: string) => localDay(time, zone);
   return (
     <Desk here="/loans">
       <div className={styles.head}>

@@ -17,7 +17,7 @@ import styles from './Shelf.module.css';
 const BATHS = { ice: 'Melting ice', boiling: 'Boiling water' } as const;
 const now = () => Date.now();
 const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
-const dayOf = (at: number) => localDay(new Date(at).toISOString(), 'UTC');
+const dayOf = (at: number) => localDay(at, 'UTC');
 
 /** Checks in melting ice and boiling water, how the camera drifts between them, and the offset that they speak for. */
 export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: CameraValue): void }) {

@@ -7,6 +7,7 @@ import { v7 as newId } from 'uuid';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Row, Values } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
+import { Later } from '@ui/shell/Later';
 import { Conflicts } from '@ui/store/Conflicts';
 import { byId } from '@ui/store/held';
 import { RowStore } from '@ui/store/rowStore';
@@ -84,11 +85,17 @@ function Work({ cameras: firstCameras, instruments: firstInstruments, materials:
             fixed={current.id === STAND_IN_CAMERA.id}
             onPut={(value) => cameras.put(current.id, value)}
           />
-          <CameraChecks key={`${current.id} checks`} row={current} onPut={(value) => cameras.put(current.id, value)} />
+          <Later>
+            <CameraChecks key={`${current.id} checks`} row={current} onPut={(value) => cameras.put(current.id, value)} />
+          </Later>
         </div>
       )}
-      <InstrumentList rows={Object.values(instrument)} onPut={put('instrument')} />
-      <MaterialList rows={Object.values(material)} onPut={put('material')} />
+      <Later>
+        <InstrumentList rows={Object.values(instrument)} onPut={put('instrument')} />
+        <Later>
+          <MaterialList rows={Object.values(material)} onPut={put('material')} />
+        </Later>
+      </Later>
       <Conflicts store={store} />
     </>
   );

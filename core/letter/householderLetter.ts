@@ -1,4 +1,4 @@
-import { localTime } from '../units/localTime';
+import { localDay, localTime } from '../units/localTime';
 import { localHours, momentOf } from '../weather/localClock';
 import type { VisitKind } from '../visit/kinds';
 import { KINDS } from '../visit/kinds';
@@ -34,9 +34,8 @@ const LATEST_H = 21;
  */
 export function householderLetter(facts: LetterFacts): string {
   const { siteName, slot, timeZone } = facts;
-  const day = (time: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'long' }).format(time);
-  const clock = (time: number) => localTime(new Date(time).toISOString(), timeZone);
+  const day = (time: number) => localDay(time, timeZone, 'long');
+  const clock = (time: number) => localTime(time, timeZone);
   const since = (hours: number): string => {
     if (!slot) return `from ${hours} hours before the visit`;
     const awake = beforeBed(slot.from - hours * HOUR_MS, timeZone);

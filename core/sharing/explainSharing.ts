@@ -1,4 +1,4 @@
-import { localTime } from '../units/localTime';
+import { localDay, localTime } from '../units/localTime';
 import { grade } from '../weather/bestSlots';
 import { LEAST_SCORE, type Home, type Loan, type Sharing, type Turn } from './shareCamera';
 
@@ -21,7 +21,9 @@ export function explainSharing(loan: Loan, homes: Home[], { turns, alone }: Shar
   const insteadOf = (wanted: Turn): string[] => {
     const others = turns.filter(({ homeId }) => homeId !== wanted.homeId);
     const then = others.filter(({ from, to }) => from < wanted.to && to > wanted.from);
-    const thatDay = others.filter(({ from }) => day(from, loan.timeZone) === day(wanted.from, loan.timeZone));
+    const thatDay = others.filter(
+      ({ from }) => localDay(from, loan.timeZone, 'short') === localDay(wanted.from, loan.timeZone, 'short'),
+    );
     return (then.length > 0 ? then : thatDay).map(({ homeId }) => names.get(homeId)!);
   };
   const tradeOffs = turns.flatMap((turn: Turn) => {
@@ -63,10 +65,6 @@ function list(names: string[]): string {
   return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
-function day(time: number, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(time);
-}
-
 function moment(time: number, timeZone: string): string {
-  return `${day(time, timeZone)}, ${localTime(new Date(time).toISOString(), timeZone)}`;
+  return `${localDay(time, timeZone, 'short')}, ${localTime(time, timeZone)}`;
 }

@@ -5,19 +5,13 @@ import type { LoanHomes, PlannedLoan } from './planLoan';
 /** The sheet that goes with the camera: who has it when, and who waits. */
 export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Paper {
   const { value } = loan;
-  const iso = (time: number) => new Date(time).toISOString();
   const siteOf = new Map(homes.map(({ row, site }) => [row.id, site.value]));
   const rows = planned.turns.map((turn) => {
     const site = siteOf.get(turn.homeId)!;
-    const day = new Intl.DateTimeFormat('en-GB', {
-      timeZone: value.timeZone,
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-    }).format(turn.from);
+    const day = localDay(turn.from, value.timeZone, 'short');
     const trade = planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? 'Its best hours in these days.';
     return [
-      `${day}, ${localTime(iso(turn.from), value.timeZone)}–${localTime(iso(turn.to), value.timeZone)}`,
+      `${day}, ${localTime(turn.from, value.timeZone)}–${localTime(turn.to, value.timeZone)}`,
       [site.name, site.address].filter(Boolean).join('\n'),
       trade,
       '…………………………',
@@ -54,7 +48,7 @@ export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Pap
   );
   return {
     title: value.name,
-    subtitle: `${localDay(iso(value.from), value.timeZone)} to ${localDay(iso(value.to), value.timeZone)}. If the weather turns, ask for a new sheet.`,
+    subtitle: `${localDay(value.from, value.timeZone)} to ${localDay(value.to, value.timeZone)}. If the weather turns, ask for a new sheet.`,
     fileName: value.name,
     blocks,
   };

@@ -64,3 +64,19 @@ describe('local time', () => {
     expect(localDay('2026-02-11T23:30:00Z', 'Australia/Sydney')).toBe('12 Feb 2026');
   });
 });
+
+test.each([
+  ['date', '3 Feb 2026'],
+  ['short', 'Tue 3 Feb'],
+  ['long', 'Tuesday 3 February'],
+  ['weekday', 'Tuesday'],
+] as const)('a day is written %s as %s, by the calendar of its place', (style, words) => {
+  const beforeMidnight = Date.UTC(2026, 1, 2, 23, 30);
+  expect(localDay(beforeMidnight, 'Europe/Berlin', style).replace(',', '')).toBe(words);
+  expect(localDay(new Date(beforeMidnight).toISOString(), 'Europe/Berlin', style).replace(',', '')).toBe(words);
+});
+
+test('a zone that is none, and no moment, are refused', () => {
+  expect(() => localTime(0, 'Nowhere/Land')).toThrow(RangeError);
+  expect(() => localDay(NaN, 'UTC')).toThrow(RangeError);
+});

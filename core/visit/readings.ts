@@ -13,7 +13,7 @@ import { settingsFor, sourcesFor } from './settingsInForce';
 /** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
 const USUAL_REPEATABILITY_K = 0.3;
 
-const regionsByFrame = derived(
+export const regionsByFrame = derived(
   (document: VisitDocument) => [document.rows.region],
   ({ rows }) => groupedBy(Object.values(rows.region), ({ value }) => value.frameId),
 );

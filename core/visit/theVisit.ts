@@ -9,7 +9,7 @@ export function visitRow(document: VisitDocument): Row<'visit'> {
 
 /** The visit's day by the site's calendar, in words. */
 export function visitDay(document: VisitDocument): string {
-  return localDay(new Date(visitRow(document).value.startedAt).toISOString(), siteOf(document).timeZone);
+  return localDay(visitRow(document).value.startedAt, siteOf(document).timeZone);
 }
 
 export function conditionsOf(document: VisitDocument): Row<'conditions'> | undefined {

@@ -1,5 +1,5 @@
 import { number } from '../units/format';
-import { localTime } from '../units/localTime';
+import { localDay, localTime } from '../units/localTime';
 import { localHours } from './localClock';
 import { compassWord, type HoursPlan } from './plan';
 import type { ReasonCode } from './reasons';
@@ -98,7 +98,7 @@ function capital(text: string): string {
 }
 
 function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[]): string {
-  const clock = (time: number) => localTime(new Date(time).toISOString(), plan.timezone);
+  const clock = (time: number) => localTime(time, plan.timezone);
   const first = hours[0]!;
   const parts: string[] = [];
   if (plan.facades.length > 0) {
@@ -150,8 +150,8 @@ export function headline(result: HoursResult, slots: Slot[], plan: HoursPlan): {
       detail: trouble ? `Mostly because of ${trouble}. Look again when the forecast changes.` : '',
     };
   }
-  const day = new Intl.DateTimeFormat('en-GB', { timeZone: plan.timezone, weekday: 'long' }).format(best.from);
-  const clock = localTime(new Date(best.from).toISOString(), plan.timezone);
+  const day = localDay(best.from, plan.timezone, 'weekday');
+  const clock = localTime(best.from, plan.timezone);
   const hour = Number(clock.slice(0, 2));
   const part = hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : 'evening';
   return { title: `${day} from ${clock} is the ${part} to go`, detail: best.summary };

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { CoreError } from '../errors';
 
 export const HOUR_MS = 3_600_000;
@@ -26,6 +27,22 @@ export interface Weather {
   hours: WeatherHour[];
   warnings: WeatherWarning[];
 }
+
+/** Weather as it goes over the wire. */
+export const weatherSchema = z.object({
+  start: z.number(),
+  hours: z.array(
+    z.object({
+      temperatureC: z.number(),
+      cloudPct: z.number(),
+      windMs: z.number(),
+      rainMm: z.number(),
+      humidityPct: z.number(),
+      snowCm: z.number().nullable(),
+    }),
+  ),
+  warnings: z.array(z.object({ code: z.enum(['interpolated', 'no_rain']), message: z.string() })),
+});
 
 /** What a reader found: any value may be missing. */
 export type RawHour = { [K in keyof WeatherHour]: number | null };

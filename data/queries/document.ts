@@ -78,6 +78,11 @@ function addFacts(facts: VisitFacts, entity: VisitEntity, stored: readonly Store
 
 const noFacts = (): VisitFacts => ({ frameFacts: {}, photoFacts: {}, recordedAt: {} });
 
+/** Refuses a visit that is not there. @throws CoreError `not_found` */
+export async function requireVisit({ db }: Asking, visitId: string): Promise<void> {
+  await siteOf(db, visitId);
+}
+
 async function siteOf(tx: Connection, visitId: string) {
   const [found] = await tx
     .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt })

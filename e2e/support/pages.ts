@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import type { VisitDocument } from '@core/document';
+import { packedDocumentSchema } from '@core/packedDocument';
 
 export const fixture = (name: string) => path.resolve('e2e/fixtures', name);
 export const interchange = (name: string) => path.resolve('core/testing/interchange', name);
@@ -44,6 +46,11 @@ export async function newVisit(page: Page, name: string, rooms = 'Front room, St
   await page.getByRole('link', { name: 'Bench' }).click();
   await page.waitForURL(/\/bench/);
   return id;
+}
+
+/** A visit as it is stored now. */
+export async function documentOf(page: Page, visit: string): Promise<VisitDocument> {
+  return packedDocumentSchema.parse(await (await page.request.get(`/api/visits/${visit}/document`)).json());
 }
 
 /** Drops files on the bench as a hand would. */

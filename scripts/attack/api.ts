@@ -1,5 +1,6 @@
 import { NO_SETTINGS } from '../../core/radiometry/settings';
 import type { Stale } from '@core/command';
+import { packedDocumentSchema } from '../../core/packedDocument';
 import type { VisitDocument } from '@core/document';
 import type { Den } from '../../e2e/support/den';
 
@@ -90,7 +91,7 @@ async function get(den: Den, path: string): Promise<Response> {
 
 /** A visit as it is stored, whenever it is read. */
 export async function documentOf(den: Den, visit: string): Promise<VisitDocument> {
-  return { ...((await (await get(den, `/api/visits/${visit}/document`)).json()) as VisitDocument), readAt: 0 };
+  return { ...packedDocumentSchema.parse(await (await get(den, `/api/visits/${visit}/document`)).json()), readAt: 0 };
 }
 
 /** A grid of temperatures that no other one equals. */

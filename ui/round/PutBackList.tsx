@@ -64,7 +64,7 @@ interface ChangeProps {
 
 function useClock(): (moment: number) => string {
   const { timeZone } = siteOf(useVisit().document);
-  return (moment) => localTime(new Date(moment).toISOString(), timeZone);
+  return (moment) => localTime(moment, timeZone);
 }
 
 /** Still to be put back: all of it can be corrected, and what can happen is said. */

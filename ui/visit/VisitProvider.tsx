@@ -3,6 +3,8 @@
 import { ConfigProvider } from 'antd';
 import {
   createContext,
+  Suspense,
+  use,
   useCallback,
   useContext,
   useEffect,
@@ -12,11 +14,11 @@ import {
   type ReactNode,
 } from 'react';
 import type { VisitDocument } from '@core/document';
-import { unpackDocument } from '@core/packedDocument';
 import { Conflicts } from '@ui/store/Conflicts';
 import type { Edit, State } from '@ui/store/rowStore';
 import type { Saving } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
+import { Opening } from '@ui/shell/Opening';
 import { paperTheme } from '@ui/theme/themes';
 import type { PixelStore } from './pixels';
 import { useArrivals } from './useArrivals';
@@ -76,9 +78,18 @@ export function usePixels(frameId: string | null): (id: string) => Float32Array 
   return useCallback((id: string) => pixels.get(id), [pixels]);
 }
 
-/** @param initial - the packed visit: as one text thousands of rows reach the browser several times faster than as objects */
-export function VisitProvider({ initial, children }: { initial: string; children: ReactNode }) {
-  const [store] = useState(() => openVisit(unpackDocument(initial)));
+/** Opens a visit, and keeps its store for as long as one of its pages is looked at. */
+export function VisitProvider({ visitId, children }: { visitId: string; children: ReactNode }) {
+  const [opening] = useState(() => openVisit(visitId));
+  return (
+    <Suspense fallback={<Opening />}>
+      <OpenVisit opening={opening}>{children}</OpenVisit>
+    </Suspense>
+  );
+}
+
+function OpenVisit({ opening, children }: { opening: Promise<VisitStore>; children: ReactNode }) {
+  const store = use(opening);
   // What the tab kept can only be read after the first drawing.
   useEffect(() => store.recall(), [store]);
   return (

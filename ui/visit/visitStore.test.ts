@@ -1,5 +1,6 @@
-import type { VisitChanges } from '@core/document';
+import type { VisitChanges, VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
+import { packDocument } from '@core/packedDocument';
 import { ID, visitDocument } from '@core/testing/visit';
 import { openVisit, VisitStore } from './visitStore';
 
@@ -92,6 +93,30 @@ test('what was changed here while it was on its way is asked for again', async (
   expect(fresh.rows.region[ID.sound]!.value.name).toBe('mine');
 });
 
-test('on the server each page has a store of its own', () => {
-  expect(openVisit(visitDocument())).not.toBe(openVisit(visitDocument()));
+const opened = (document: VisitDocument) => {
+  globalThis.fetch = (async () => Response.json(packDocument(document))) as typeof fetch;
+  return openVisit(document.visitId);
+};
+
+test('a visit that is opened anew is read anew', async () => {
+  const first = await opened(visitDocument());
+  expect(first.document).toEqual(visitDocument());
+  const second = await opened({ ...visitDocument(), readAt: 7 });
+  expect(second).not.toBe(first);
+  expect(second.document.readAt).toBe(7);
+});
+
+test('what is not stored yet is still there when its visit is opened again', async () => {
+  const first = await opened(visitDocument());
+  globalThis.fetch = (() => new Promise(() => {})) as typeof fetch;
+  first.edit('Renamed', [{ entity: 'region', rowId: ID.sound, value: region('mine', 0).value }]);
+  const again = await opened(visitDocument());
+  expect(again).toBe(first);
+  expect(again.document.rows.region[ID.sound]!.value.name).toBe('mine');
+});
+
+test('a visit that cannot be read is an error with the words of the server', async () => {
+  const refusal = { error: { code: 'not_found', message: 'There is no such visit.', where: {}, hint: 'Choose another.' } };
+  globalThis.fetch = (async () => Response.json(refusal, { status: 404 })) as typeof fetch;
+  await expect(openVisit(ID.visit)).rejects.toMatchObject({ code: 'not_found' });
 });

@@ -1,7 +1,9 @@
 import { visitChangesSchema, type VisitDocument } from '@core/document';
+import { packedDocumentSchema } from '@core/packedDocument';
 import type { Entity, Row } from '@core/entities';
 import { getJson } from '@ui/server/api';
 import { RowStore } from '@ui/store/rowStore';
+import { documentAddress } from './documentAddress';
 import { PixelStore } from './pixels';
 
 /** A visit as a tab has it: its rows with undo, and the pixels that were fetched. */
@@ -50,10 +52,14 @@ export class VisitStore extends RowStore<VisitDocument> {
 
 let last: VisitStore | null = null;
 
-/** The store of a visit; the one of before where it still holds something that is not stored. */
-export function openVisit(document: VisitDocument): VisitStore {
-  if (typeof window === 'undefined') return new VisitStore(document);
-  const keeps = last?.document.visitId === document.visitId && last.state.getState().saving.state !== 'saved';
+/**
+ * The store of a visit as it is now; the one of before where it still holds something that is not stored.
+ *
+ * @throws CoreError as the server refuses
+ */
+export async function openVisit(visitId: string): Promise<VisitStore> {
+  const document = await getJson(documentAddress(visitId), packedDocumentSchema);
+  const keeps = last?.document.visitId === visitId && last.state.getState().saving.state !== 'saved';
   if (!keeps) last = new VisitStore(document);
   return last!;
 }

@@ -45,7 +45,7 @@ export function WeatherSource({
     }
     setReading(false);
   };
-  const day = (time: number) => localDay(new Date(time).toISOString(), timeZone);
+  const day = (time: number) => localDay(time, timeZone);
   const { fileName, covers } = weather ?? {};
   return (
     <div className={styles.source}>

@@ -1,8 +1,9 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { CoreErrorData } from '@core/errors';
-import type { Weather } from '@core/weather/weather';
+import { startTransition, useEffect, useState } from 'react';
+import { z } from 'zod';
+import { weatherSchema } from '@core/weather/weather';
+import { getJson, wordsOf } from '@ui/server/api';
 
 export interface WeatherWanted {
   /** A file's weather; null asks the forecast. */
@@ -13,13 +14,14 @@ export interface WeatherWanted {
   to: number;
 }
 
-export interface FoundWeather extends Weather {
+const foundSchema = weatherSchema.extend({
   /** Made up here, not the real sky. */
-  simulated?: boolean;
+  simulated: z.boolean().optional(),
   /** Of a file. */
-  fileName?: string;
-  covers?: { start: number; count: number };
-}
+  fileName: z.string().optional(),
+  covers: z.object({ start: z.number(), count: z.number() }).optional(),
+});
+export type FoundWeather = z.infer<typeof foundSchema>;
 
 export type WeatherState = { kind: 'loading' } | { kind: 'problem'; words: string } | { kind: 'ready'; weather: FoundWeather };
 
@@ -38,16 +40,13 @@ export function useWeather(wanted: WeatherWanted | null): WeatherState {
   useEffect(() => {
     if (!address) return;
     const stop = new AbortController();
-    const ask = async (): Promise<WeatherState> => {
-      const response = await fetch(address, { signal: stop.signal });
-      const answer = (await response.json()) as FoundWeather & { error?: CoreErrorData };
-      return answer.error
-        ? { kind: 'problem', words: `${answer.error.message} ${answer.error.hint}` }
-        : { kind: 'ready', weather: answer };
-    };
-    void ask()
-      .catch((): WeatherState => ({ kind: 'problem', words: 'The weather could not be fetched. Reload the page to try again.' }))
-      .then((state) => !stop.signal.aborted && setFound({ address, state }));
+    void getJson(address, foundSchema, stop.signal)
+      .then(
+        (weather): WeatherState => ({ kind: 'ready', weather }),
+        (error: unknown): WeatherState => ({ kind: 'problem', words: wordsOf(error) }),
+      )
+      // A week of hours, charts and reasons is drawn in slices.
+      .then((state) => !stop.signal.aborted && startTransition(() => setFound({ address, state })));
     return () => stop.abort();
   }, [address]);
   return found && found.address === address ? found.state : { kind: 'loading' };

@@ -100,8 +100,7 @@ function Handover({
 }) {
   const { who, out, back } = row.value;
   const [draft, setDraft] = useState<Condition | null>(null);
-  const moment = (at: number) =>
-    `${localDay(new Date(at).toISOString(), timeZone)}, ${localTime(new Date(at).toISOString(), timeZone)}`;
+  const moment = (at: number) => `${localDay(at, timeZone)}, ${localTime(at, timeZone)}`;
   return (
     <article className={styles.handover} data-out={back === null}>
       <p>

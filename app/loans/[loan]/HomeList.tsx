@@ -5,6 +5,7 @@ import { Button, InputNumber, Select } from 'antd';
 import { v7 as newId } from 'uuid';
 import type { LoanHomes } from '@core/sharing/planLoan';
 import { MOST_HOMES } from '@core/sharing/shareCamera';
+import { localDay } from '@core/units/localTime';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import { compassWord } from '@core/weather/plan';
 import type { Row, Values } from '@core/entities';
@@ -37,8 +38,7 @@ export function HomeList({
     put(a, { ordinal: b.value.ordinal });
     put(b, { ordinal: a.value.ordinal });
   };
-  const dayName = (iso: string) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric' }).format(Date.parse(`${iso}T12:00Z`));
+  const dayName = (iso: string) => localDay(`${iso}T12:00Z`, 'UTC', 'short');
   return (
     <section className={styles.card} aria-label="Homes that wait">
       <div className={styles.bar}>

@@ -2,16 +2,15 @@
 
 import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
 import { grade } from '@core/weather/bestSlots';
-import { localTime } from '@core/units/localTime';
+import { localDay, localTime } from '@core/units/localTime';
 import styles from './TurnList.module.css';
 
 /** Who has the camera when, what was given up for it, and who waits. */
 export function TurnList({ loan: { loan, homes }, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
   const { timeZone } = loan.value;
   const names = new Map(homes.map(({ row, site }) => [row.id, site.value.name]));
-  const clock = (time: number) => localTime(new Date(time).toISOString(), timeZone);
-  const dayOf = (time: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'long', day: 'numeric', month: 'short' }).format(time);
+  const clock = (time: number) => localTime(time, timeZone);
+  const dayOf = (time: number) => localDay(time, timeZone, 'long');
   return (
     <>
       {planned.turns.length === 0 && (

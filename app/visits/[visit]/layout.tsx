@@ -1,24 +1,19 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import type { VisitDocument } from '@core/document';
-import { packDocument } from '@core/packedDocument';
 import { idSchema } from '@core/rows/fields';
+import { requireVisit } from '@data/queries/document';
 import { asking } from '@server/asking';
-import { loadVisitDocument } from '@data/queries/document';
 import { Shell } from '@ui/shell/Shell';
 import { VisitBoundary } from '@ui/shell/VisitBoundary';
 import { VisitProvider } from '@ui/visit/VisitProvider';
 import { loaded } from '../../loaded';
 
-async function load(id: string): Promise<VisitDocument> {
-  if (!idSchema.safeParse(id).success) notFound();
-  return loaded(loadVisitDocument(asking(), id));
-}
-
 export default async function VisitLayout({ children, params }: { children: ReactNode; params: Promise<{ visit: string }> }) {
   const { visit } = await params;
+  if (!idSchema.safeParse(visit).success) notFound();
+  await loaded(requireVisit(asking(), visit));
   return (
-    <VisitProvider key={visit} initial={packDocument(await load(visit))}>
+    <VisitProvider key={visit} visitId={visit}>
       <VisitBoundary>
         <Shell>{children}</Shell>
       </VisitBoundary>

@@ -1,7 +1,7 @@
 'use client';
 
-import { Tooltip } from 'antd';
 import { Fragment, useRef, type KeyboardEvent } from 'react';
+import { localDay } from '@core/units/localTime';
 import { grade } from '@core/weather/bestSlots';
 import { boardCells, CELL_H, CELLS_A_DAY, type BoardDay, type Cell } from '@core/weather/board';
 import { compassWord } from '@core/weather/plan';
@@ -38,9 +38,7 @@ export function rowName(week: ScoredWeek, row: Picked['row']): string {
   return word[0]!.toUpperCase() + word.slice(1) + (alike ? ` ${azimuth}°` : '');
 }
 
-function shortDay({ start }: BoardDay, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(start + HOUR_MS);
-}
+const shortDay = ({ start }: BoardDay, timeZone: string): string => localDay(start + HOUR_MS, timeZone, 'short');
 
 /** A week at a glance: three hours a cell, inside and every façade, by letter and tone. */
 export function Board({
@@ -142,21 +140,20 @@ function CellButton({
   const letter = cell.score === null ? '' : grade(cell.score);
   const words = letter === '' ? 'no weather' : `${letter}, ${GRADE_WORDS[letter]}`;
   return (
-    <Tooltip title={`${label}: ${words}`} mouseEnterDelay={0.5}>
-      <button
-        type="button"
-        className={styles.cell}
-        data-grade={letter === '–' ? 'none' : letter || 'missing'}
-        data-now={current}
-        data-slot={inSlot}
-        data-picked={picked}
-        aria-label={`${label}: ${words}${current ? ', now' : ''}${inSlot ? ', your slot' : ''}`}
-        tabIndex={first ? 0 : -1}
-        onClick={onPick}
-        onKeyDown={onKeyDown}
-      >
-        {letter}
-      </button>
-    </Tooltip>
+    <button
+      type="button"
+      className={styles.cell}
+      title={`${label}: ${words}`}
+      data-grade={letter === '–' ? 'none' : letter || 'missing'}
+      data-now={current}
+      data-slot={inSlot}
+      data-picked={picked}
+      aria-label={`${label}: ${words}${current ? ', now' : ''}${inSlot ? ', your slot' : ''}`}
+      tabIndex={first ? 0 : -1}
+      onClick={onPick}
+      onKeyDown={onKeyDown}
+    >
+      {letter}
+    </button>
   );
 }

@@ -9,6 +9,7 @@ import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import type { Strictness } from '@core/weather/plan';
 import type { PlanValue } from '@core/visit/planRow';
+import { Later } from '@ui/shell/Later';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -162,7 +163,9 @@ function Picks({
     <>
       <Board week={week} now={now} picked={picked} slot={slot} onPick={setPicked} />
       <div className={styles.columns} data-view={view}>
-        <Why week={week} picked={picked} slot={slot} view={view} onView={setView} />
+        <Later>
+          <Why week={week} picked={picked} slot={slot} view={view} onView={setView} />
+        </Later>
         <SlotList
           week={week}
           slot={slot}

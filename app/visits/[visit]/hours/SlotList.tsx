@@ -3,7 +3,7 @@
 import { CheckOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { grade, type Slot } from '@core/weather/bestSlots';
-import { localTime } from '@core/units/localTime';
+import { localDay, localTime } from '@core/units/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { ScoredWeek } from './useHours';
 import styles from './SlotList.module.css';
@@ -65,6 +65,5 @@ export function SlotList({
 }
 
 export function slotWords({ from, to }: { from: number; to: number }, timeZone: string): string {
-  const day = new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(from);
-  return `${day}, ${localTime(new Date(from).toISOString(), timeZone)}–${localTime(new Date(to).toISOString(), timeZone)}`;
+  return `${localDay(from, timeZone, 'short')}, ${localTime(from, timeZone)}–${localTime(to, timeZone)}`;
 }

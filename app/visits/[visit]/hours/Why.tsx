@@ -16,7 +16,7 @@ import { grade } from '@core/weather/bestSlots';
 import type { HourScore } from '@core/weather/scoreHours';
 import { WALL_WORDS } from '@core/weather/wallMemory';
 import { number } from '@core/units/format';
-import { localTime } from '@core/units/localTime';
+import { localDay, localTime } from '@core/units/localTime';
 import { fahrenheitDifferenceFromKelvin } from '@core/units/temperature';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -46,12 +46,7 @@ export function Why({
   const units = useUnits();
   const { plan } = week;
   const { hours, start } = week.days[picked.day]!;
-  const day = new Intl.DateTimeFormat('en-GB', {
-    timeZone: plan.timezone,
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-  }).format(start);
+  const day = localDay(start, plan.timezone, 'long');
   const wall = picked.row === 'inside' ? '' : `, ${WALL_WORDS[plan.facades[picked.row]!.wall]}`;
   return (
     <section className={styles.why} aria-label="Why, hour by hour">
@@ -78,7 +73,7 @@ export function Why({
           rows={hours}
           rowKey={({ time }) => String(time)}
           columns={[
-            { name: 'Hour', value: ({ time }) => localTime(new Date(time).toISOString(), plan.timezone), width: 70 },
+            { name: 'Hour', value: ({ time }) => localTime(time, plan.timezone), width: 70 },
             {
               name: 'Score',
               value: (hour) => Math.round(100 * scoreOf(hour, picked.row).score) / 100,
@@ -144,7 +139,7 @@ function DayChart({
   const last = points.at(-1)!.time;
   const area =
     slot && slot.to > first && slot.from <= last ? { x1: Math.max(first, slot.from), x2: Math.min(last, slot.to) } : null;
-  const clock = (time: number) => localTime(new Date(time).toISOString(), timezone);
+  const clock = (time: number) => localTime(time, timezone);
   const numbers = hours.filter(({ inside }) => inside.forNumbers).length;
   const smallest = Math.min(...hours.map(({ inside }) => inside.smallestFaultWm2K ?? Infinity));
   return (

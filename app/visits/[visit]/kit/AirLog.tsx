@@ -174,7 +174,7 @@ export function AirLog() {
           rows={rows}
           rowKey={(row) => row.key}
           columns={[
-            { name: 'Time', value: (row) => localTime(new Date(row.at).toISOString(), site.timeZone) },
+            { name: 'Time', value: (row) => localTime(row.at, site.timeZone) },
             { name: `Inside, °${units.unit}`, value: (row) => shown(row.insideC) },
             { name: `Outside, °${units.unit}`, value: (row) => shown(row.outsideC) },
             { name: 'Humidity, %', value: (row) => row.humidityPct ?? '' },

@@ -11,6 +11,7 @@ import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { KINDS } from '@core/visit/kinds';
 import { PutBackList } from '@ui/round/PutBackList';
+import { Later } from '@ui/shell/Later';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -185,7 +186,9 @@ export function Kit() {
         <h2>Put back</h2>
         <PutBackList />
       </section>
-      <AirLog />
+      <Later>
+        <AirLog />
+      </Later>
     </div>
   );
 }

@@ -88,7 +88,7 @@ export function StopRecord({
       </ul>
       {earlier && (
         <p className={styles.quiet}>
-          Last time, {localDay(new Date(earlier.startedAt).toISOString(), siteOf(document).timeZone)}:{' '}
+          Last time, {localDay(earlier.startedAt, siteOf(document).timeZone)}:{' '}
           {earlier.answer ? WORDS[earlier.answer].toLowerCase() : 'not looked at'}
           {earlier.note ? `, “${earlier.note}”` : ''}.{newSince(outcome, earlier)}
         </p>

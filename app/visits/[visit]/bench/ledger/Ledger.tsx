@@ -6,7 +6,7 @@ import { CoreError } from '@core/errors';
 import { readRegion } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
 import { orderedFrames } from '@core/visit/frames';
-import { type Comparison, measuredFrame, regionsOf } from '@core/visit/readings';
+import { type Comparison, measuredFrame, regionsByFrame, regionsOf } from '@core/visit/readings';
 import { settingsFor, sourcesFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
@@ -130,7 +130,7 @@ function AgainstSelect({
   const [open, setOpen] = useState(false);
   // Thousands of regions are looked through only when somebody wants to see them.
   const groups = open ? comparable(document, frame, selectedId) : [];
-  if (Object.values(document.rows.region).length < 2) return null;
+  if (frame.regions.length < 2 && regionsByFrame(document).size < 2) return null;
   const against = document.rows.region[value ?? ''];
   const elsewhere = against && against.value.frameId !== frame.id ? document.rows.frame[against.value.frameId] : undefined;
   return (
