@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test';
 import { dropFiles, expect, interchange, newVisit, saved, stageOf, test, documentOf } from './support/pages';
 
 test('frames are deleted for good, with what lies on them', async ({ page }) => {

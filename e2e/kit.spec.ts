@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test';
 import { expect, newVisit, saved, test, documentOf } from './support/pages';
 
 test('the bag is packed, changed, and kept as the list for this kind of visit', async ({ page }) => {

@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test';
 import { dropFiles, expect, interchange, newVisit, saved, stageOf, test, documentOf } from './support/pages';
 
 test('two tabs give one frame its first settings: the second is shown both values', async ({ page, context }) => {
