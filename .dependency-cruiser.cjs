@@ -15,6 +15,7 @@ const only = (name, from, allowed) => ({
 const CORE = [
   'units',
   'pixels',
+  'geometry',
   'rows',
   'humidity',
   'radiometry',

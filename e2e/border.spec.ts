@@ -59,7 +59,7 @@ test('what does not exist is said so', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
 });
 
-test('weather, calendars and papers are checked at the border', async ({ page }) => {
+test('weather, calendars and handouts are checked at the border', async ({ page }) => {
   const refused = async (response: { status(): number; json(): Promise<unknown> }, code: string) => {
     expect(response.status()).toBe(code === 'not_found' ? 404 : 400);
     expect(((await response.json()) as { error: { code: string } }).error.code).toBe(code);
@@ -71,7 +71,10 @@ test('weather, calendars and papers are checked at the border', async ({ page })
   await refused(await request.get(`/api/weather/${newId()}`), 'not_found');
   await refused(await request.post('/api/weather?name=a.csv', { data: 'no weather at all' }), 'malformed');
   await refused(await request.post('/api/weather?name=', { data: 'x' }), 'bad_input');
-  await refused(await request.post('/api/papers', { data: { title: '', subtitle: '', fileName: 'x', blocks: [] } }), 'bad_input');
+  await refused(
+    await request.post('/api/handouts', { data: { title: '', subtitle: '', fileName: 'x', blocks: [] } }),
+    'bad_input',
+  );
   const event = { uid: 'a', from: 2000, to: 1000, title: 'x', description: '', location: '' };
   await refused(await request.post('/api/calendar', { data: { name: 'x', events: [event] } }), 'bad_input');
   const first = await (await request.get('/api/forecast?latitude=51&longitude=0&from=0&hours=24')).json();

@@ -8,7 +8,7 @@ const entries = {
   decode: 'server/workers/decode.ts',
   report: 'server/workers/report.tsx',
   weather: 'server/workers/weather.ts',
-  paper: 'server/workers/paper.tsx',
+  handout: 'server/workers/handout.tsx',
   capture: 'server/workers/capture.ts',
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',

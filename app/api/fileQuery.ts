@@ -32,7 +32,7 @@ export const fileQuerySchema = z.object({
 });
 
 /** Where files belong and how they are read, from the query. */
-export function placeOf(query: Omit<z.infer<typeof fileQuerySchema>, 'name' | 'taken'>) {
+export function takenFor(query: Omit<z.infer<typeof fileQuerySchema>, 'name' | 'taken'>) {
   const { room, side, surface, stop, camera, missing, basis } = query;
   return {
     roomId: room ?? null,

@@ -74,7 +74,7 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
       {problem && <p role="alert">{problem}</p>}
       <p className={styles.quiet}>
         At 2 m it sees {sight.width.toFixed(2)} × {sight.height.toFixed(2)} m; one pixel covers {(sight.pixel * 1000).toFixed(1)}{' '}
-        mm, the smallest honest spot is {(sight.spot * 1000).toFixed(0)} mm.
+        mm, the smallest honest spot is {(sight.smallest * 1000).toFixed(0)} mm.
       </p>
       <Names title="What belongs to it" add="Another part" names={value.parts} onChange={(parts) => put({ parts })} />
       <Names

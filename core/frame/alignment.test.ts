@@ -1,15 +1,8 @@
+import { moved } from '../geometry/affine';
 import fc from 'fast-check';
 import { seededRandom } from '../simulate/random';
 import { errorOf } from '../testing/material';
-import {
-  alignmentAt,
-  alignmentFrom,
-  onPhoto,
-  plainAlignment,
-  withAlignment,
-  type Alignment,
-  type MatchedPoint,
-} from './alignment';
+import { alignmentAt, alignmentFrom, plainAlignment, withAlignment, type Alignment, type MatchedPoint } from './alignment';
 import { checkLine, isOutOfLine } from './outOfLine';
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
@@ -17,7 +10,7 @@ const share = fc.double({ min: 0, max: 1, noNaN: true });
 describe('matched points', () => {
   test('two give shift, size and turn, and lead to themselves', () => {
     const truth: Alignment = [1.1, -0.05, 0.02, 0.05, 1.1, -0.04];
-    const pair = (x: number, y: number): MatchedPoint => ({ frame: [x, y], photo: onPhoto(truth, [x, y]) });
+    const pair = (x: number, y: number): MatchedPoint => ({ frame: [x, y], photo: moved(truth, [x, y]) });
     const found = alignmentFrom([pair(0.2, 0.1), pair(0.8, 0.6)]);
     found.forEach((value, i) => expect(value).toBeCloseTo(truth[i]!, 9));
   });
@@ -32,9 +25,9 @@ describe('matched points', () => {
             [0.9, 0.2],
             [0.3, 0.7],
           ] as [number, number][]
-        ).map((frame) => ({ frame, photo: onPhoto(truth, frame) }));
-        const [x, y] = onPhoto(alignmentFrom(points), [at, 0.4]);
-        const [wx, wy] = onPhoto(truth, [at, 0.4]);
+        ).map((frame) => ({ frame, photo: moved(truth, frame) }));
+        const [x, y] = moved(alignmentFrom(points), [at, 0.4]);
+        const [wx, wy] = moved(truth, [at, 0.4]);
         expect(Math.hypot(x - wx, y - wy)).toBeLessThan(1e-9);
       }),
     );
@@ -71,7 +64,7 @@ describe('alignments of a camera', () => {
   });
 
   test('the plain one lays middle on middle', () => {
-    expect(onPhoto(plainAlignment({ width: 320, height: 240 }, { width: 1600, height: 900 }), [0.5, 0.375])).toEqual([
+    expect(moved(plainAlignment({ width: 320, height: 240 }, { width: 1600, height: 900 }), [0.5, 0.375])).toEqual([
       0.5,
       900 / 1600 / 2,
     ]);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CoreError } from '../errors';
+import { affineThrough, similarityThrough } from '../geometry/affine';
 
 /** The way from a place on a frame to the place on its photo, both as shares of their own width: x' = a x + b y + c, y' = d x + e y + f. */
 export const alignmentSchema = z.tuple([z.number(), z.number(), z.number(), z.number(), z.number(), z.number()]);
@@ -30,35 +31,14 @@ export function alignmentFrom(points: readonly MatchedPoint[]): Alignment {
       {},
       'Choose points far apart: corners of a window, a socket, the end of a shelf.',
     );
-  if (points.length === 2) {
-    const [p, q] = points as [MatchedPoint, MatchedPoint];
-    const [fx, fy] = [q.frame[0] - p.frame[0], q.frame[1] - p.frame[1]];
-    const [px, py] = [q.photo[0] - p.photo[0], q.photo[1] - p.photo[1]];
-    const square = fx * fx + fy * fy;
-    if (square < 0.0025 || px * px + py * py < 1e-6) throw close();
-    const a = (px * fx + py * fy) / square;
-    const d = (py * fx - px * fy) / square;
-    return [a, -d, p.photo[0] - a * p.frame[0] + d * p.frame[1], d, a, p.photo[1] - d * p.frame[0] - a * p.frame[1]];
-  }
-  if (points.length !== 3)
+  const [p, q, r] = points;
+  if (!p || !q || points.length > 3)
     throw new CoreError('bad_input', 'Two or three matched points are needed.', {}, 'Mark the same place on both pictures.');
-  const [p, q, r] = points as [MatchedPoint, MatchedPoint, MatchedPoint];
-  const [ux, uy] = [q.frame[0] - p.frame[0], q.frame[1] - p.frame[1]];
-  const [vx, vy] = [r.frame[0] - p.frame[0], r.frame[1] - p.frame[1]];
-  const det = ux * vy - uy * vx;
-  if (Math.abs(det) < 0.0025) throw close();
-  const row = (of: 0 | 1): [number, number, number] => {
-    const [du, dv] = [q.photo[of] - p.photo[of], r.photo[of] - p.photo[of]];
-    const x = (du * vy - dv * uy) / det;
-    const y = (dv * ux - du * vx) / det;
-    return [x, y, p.photo[of] - x * p.frame[0] - y * p.frame[1]];
-  };
-  return [...row(0), ...row(1)];
-}
-
-/** Where a place of the frame lies on the photo; shares of their widths. */
-export function onPhoto([a, b, c, d, e, f]: Alignment, [x, y]: readonly [number, number]): [number, number] {
-  return [a * x + b * y + c, d * x + e * y + f];
+  const found = r
+    ? affineThrough([p.frame, q.frame, r.frame], [p.photo, q.photo, r.photo])
+    : similarityThrough([p.frame, q.frame], [p.photo, q.photo]);
+  if (!found) throw close();
+  return found;
 }
 
 /** How one camera's pictures lie on each other at a distance. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { CoreError } from '../errors';
+import { type Homography, homographyThrough, projected } from '../geometry/homography';
+import type { Point } from '../geometry/point';
 import type { DrawnShape } from './region';
 import { outlineOf } from './reshape';
-
-type Point = readonly [x: number, y: number];
 
 const coordinate = z.number().min(-100_000).max(100_000);
 const corner = z.tuple([coordinate, coordinate]);
@@ -23,12 +23,10 @@ export const measureSchema = z.discriminatedUnion('kind', [
 
 export type Measure = z.infer<typeof measureSchema>;
 
-/** Nine numbers, row by row, from pixels to metres on a plane. */
-type Homography = readonly number[];
-
 /** How pixels become metres. */
 export type Metric =
-  { kind: 'length' | 'distance'; metresPerPixel: number } | { kind: 'plane'; toPlane: Homography; angle: (at: Point) => number };
+  | { kind: 'length' | 'distance'; metresPerPixel: number }
+  | { kind: 'plane'; /** From pixels to metres. */ toPlane: Homography; angle: (at: Point) => number };
 
 interface Optics {
   columns: number;
@@ -64,8 +62,8 @@ export function metricOf(
       [widthM, heightM],
       [0, heightM],
     ];
-    const toPlane = homography(corners, plane);
-    const toPicture = homography(plane, corners);
+    const toPlane = planeMap(corners, plane);
+    const toPicture = planeMap(plane, corners);
     return { kind: 'plane', toPlane, angle: (at) => viewingAngle(at, toPicture, optics, frame) };
   }
   if (!optics || distanceM === null) return null;
@@ -73,15 +71,22 @@ export function metricOf(
   return { kind: 'distance', metresPerPixel: across / Math.max(frame.width, 1) };
 }
 
-function onPlane(h: Homography, [x, y]: Point): [number, number] {
-  const w = h[6]! * x + h[7]! * y + h[8]!;
-  return [(h[0]! * x + h[1]! * y + h[2]!) / w, (h[3]! * x + h[4]! * y + h[5]!) / w];
+/** @throws CoreError `bad_region` when three of the corners lie on a line */
+function planeMap(from: readonly Point[], to: readonly Point[]): Homography {
+  const map = homographyThrough(from, to);
+  if (map) return map;
+  throw new CoreError(
+    'bad_region',
+    'These four corners are no rectangle: three of them lie on a line.',
+    {},
+    'Mark the corners of a window, door or panel, from its upper left round to its lower left.',
+  );
 }
 
 /** Metres between two pixels. */
 export function distanceBetween(metric: Metric, a: Point, b: Point): number {
   if (metric.kind !== 'plane') return Math.hypot(b[0] - a[0], b[1] - a[1]) * metric.metresPerPixel;
-  const [p, q] = [onPlane(metric.toPlane, a), onPlane(metric.toPlane, b)];
+  const [p, q] = [projected(metric.toPlane, a), projected(metric.toPlane, b)];
   return Math.hypot(q[0] - p[0], q[1] - p[1]);
 }
 
@@ -96,55 +101,13 @@ export function lengthOf(metric: Metric, shape: DrawnShape): number {
 export function areaOf(metric: Metric, shape: DrawnShape): number {
   if (shape.kind === 'line') return 0;
   const corners = outlineOf(shape).map((at): Point =>
-    metric.kind === 'plane' ? onPlane(metric.toPlane, at) : [at[0] * metric.metresPerPixel, at[1] * metric.metresPerPixel],
+    metric.kind === 'plane' ? projected(metric.toPlane, at) : [at[0] * metric.metresPerPixel, at[1] * metric.metresPerPixel],
   );
   const twice = corners.reduce((sum, [x, y], i) => {
     const [nx, ny] = corners[(i + 1) % corners.length]!;
     return sum + x * ny - nx * y;
   }, 0);
   return Math.abs(twice) / 2;
-}
-
-/**
- * The projective map that takes four points to four others (Hartley & Zisserman, Multiple View Geometry, ch. 4).
- *
- * @throws CoreError `bad_region` when three of the points lie on a line
- */
-function homography(from: readonly Point[], to: readonly Point[]): Homography {
-  const rows = from.flatMap(([x, y], i) => {
-    const [u, v] = to[i]!;
-    return [
-      [x, y, 1, 0, 0, 0, -u * x, -u * y, u],
-      [0, 0, 0, x, y, 1, -v * x, -v * y, v],
-    ];
-  });
-  const solved = solve(rows);
-  if (!solved) {
-    throw new CoreError(
-      'bad_region',
-      'These four corners are no rectangle: three of them lie on a line.',
-      {},
-      'Mark the corners of a window, door or panel, from its upper left round to its lower left.',
-    );
-  }
-  return [...solved, 1];
-}
-
-/** Gauss with pivots; each row holds its right-hand side last. Null for a singular system. */
-function solve(rows: number[][]): number[] | null {
-  const n = rows.length;
-  for (let k = 0; k < n; k += 1) {
-    let pivot = k;
-    for (let i = k + 1; i < n; i += 1) if (Math.abs(rows[i]![k]!) > Math.abs(rows[pivot]![k]!)) pivot = i;
-    if (Math.abs(rows[pivot]![k]!) < 1e-9) return null;
-    [rows[k], rows[pivot]] = [rows[pivot]!, rows[k]!];
-    for (let i = 0; i < n; i += 1) {
-      if (i === k) continue;
-      const factor = rows[i]![k]! / rows[k]![k]!;
-      for (let j = k; j <= n; j += 1) rows[i]![j]! -= factor * rows[k]![j]!;
-    }
-  }
-  return rows.map((row, i) => row[n]! / row[i]!);
 }
 
 /** Field of view that is assumed where no camera is known, degrees. */

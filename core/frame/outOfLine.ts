@@ -1,5 +1,6 @@
 import { hasReading } from '../pixels/hasReading';
-import { onPhoto, type Alignment } from './alignment';
+import { moved } from '../geometry/affine';
+import type { Alignment } from './alignment';
 
 interface Grey {
   width: number;
@@ -48,7 +49,7 @@ export function checkLine(frame: Grey, photo: Grey, alignment: Alignment): LineC
   const wide = COLUMNS + 2 * reach;
   const tall = rows + 2 * reach;
   const light = edges(
-    sampled(photo, wide, tall, ([x, y]) => onPhoto(alignment, [(x * wide - reach) / COLUMNS, (y * wide - reach) / COLUMNS])),
+    sampled(photo, wide, tall, ([x, y]) => moved(alignment, [(x * wide - reach) / COLUMNS, (y * wide - reach) / COLUMNS])),
     wide,
     tall,
   );

@@ -84,15 +84,15 @@ export function regionStatistics(
     missing: total - count,
     min,
     max,
-    minAt: placeOf(minIndex, spans),
-    maxAt: placeOf(maxIndex, spans),
+    minAt: pixelOfIndex(minIndex, spans),
+    maxAt: pixelOfIndex(maxIndex, spans),
     mean,
     median: medianOf(readings, min, max),
     std: count > 1 ? Math.sqrt(squares / (count - 1)) : null,
   };
 }
 
-function placeOf(index: number, spans: readonly Span[]): Place {
+function pixelOfIndex(index: number, spans: readonly Span[]): Place {
   let rest = index;
   for (const { y, from, to } of spans) {
     const length = to - from + 1;

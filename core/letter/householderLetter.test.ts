@@ -1,4 +1,4 @@
-import { paperFromText } from '../report/paper';
+import { handoutFromText } from '../report/handout';
 import { VISIT_KINDS } from '../visit/kinds';
 import { householderLetter, type LetterFacts } from './householderLetter';
 
@@ -47,13 +47,13 @@ describe('the letter to the householder', () => {
   });
 
   test.each(VISIT_KINDS)('%s: says when, what and what to mind, and never asks anybody to climb', (kind) => {
-    const paper = paperFromText(householderLetter({ ...facts, kind }), '', 'x');
-    expect(paper.title).toBe('Before the thermal survey of Old Kiln Row · No. 2');
-    expect(paper.blocks.filter((block) => block.kind === 'heading').map(({ text }) => text)).toEqual([
+    const handout = handoutFromText(householderLetter({ ...facts, kind }), '', 'x');
+    expect(handout.title).toBe('Before the thermal survey of Old Kiln Row · No. 2');
+    expect(handout.blocks.filter((block) => block.kind === 'heading').map(({ text }) => text)).toEqual([
       'Please do:',
       'Please mind:',
     ]);
-    const points = paper.blocks.flatMap((block) => (block.kind === 'points' ? block.points : []));
+    const points = handout.blocks.flatMap((block) => (block.kind === 'points' ? block.points : []));
     expect(points.length).toBeGreaterThanOrEqual(6);
     expect(points).toContainEqual(expect.stringMatching(/do not climb/));
     expect(points).toContainEqual(expect.stringMatching(/frail people/));

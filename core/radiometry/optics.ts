@@ -8,7 +8,7 @@ export interface Sight {
   /** Side of the square that one pixel covers. */
   pixel: number;
   /** The smallest target whose temperature can be read: three pixels a side. */
-  spot: number;
+  smallest: number;
 }
 
 /** The fewest pixels a side that a reading needs. */
@@ -32,7 +32,7 @@ export function sightAt(camera: { columns: number; rows: number; fieldDeg: numbe
   requireRange('distance', distanceM, Number.MIN_VALUE, 1000);
   const width = 2 * distanceM * halfTangent(camera.fieldDeg);
   const pixel = width / camera.columns;
-  return { width, height: pixel * camera.rows, pixel, spot: HONEST_PIXELS * pixel };
+  return { width, height: pixel * camera.rows, pixel, smallest: HONEST_PIXELS * pixel };
 }
 
 /**

@@ -254,7 +254,7 @@ function nullable(value: number | null | undefined, show: (value: number) => str
   return value === null || value === undefined ? null : show(value);
 }
 
-function placeOf(document: VisitDocument, frameId: string): string {
+function placeWords(document: VisitDocument, frameId: string): string {
   const frame = document.rows.frame[frameId]!.value;
   const room = document.rows.room[frame.roomId ?? '']?.value.name ?? 'no place noted';
   return `${room} · ${frame.name}`;
@@ -273,7 +273,7 @@ function reportFinding(
     number,
     title,
     note,
-    place: placeOf(document, frameId),
+    place: placeWords(document, frameId),
     takenAt: localTime(takenAtOf(document, frameId), siteOf(document).timeZone),
     photoId,
     settings: settingFacts(settingsFor(document, frameId, thisRegionId), unit),
@@ -311,7 +311,7 @@ function reportFinding(
           }[sign],
         },
         across: comparison.acrossFrames
-          ? `“${stated.that.name}” lies on another frame, ${placeOf(document, otherFrameId)}: the uncertainty holds what the camera changes from frame to frame.`
+          ? `“${stated.that.name}” lies on another frame, ${placeWords(document, otherFrameId)}: the uncertainty holds what the camera changes from frame to frame.`
           : null,
         figure: figureOf(document, frameId, anchor, values, unit, [
           { id: thisRegionId, mean: comparison.this.statistics.mean, reference: false },

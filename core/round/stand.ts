@@ -15,7 +15,7 @@ export interface Stand {
   viewM: number;
   /** Side of one pixel and of the smallest honest target, m. */
   pixelM: number;
-  spotM: number;
+  smallestM: number;
   /** The room is too small for the whole of it: how many frames side by side show it. */
   frames: number;
 }
@@ -54,7 +54,7 @@ export function standFor(
   const asideM = PART_WORDS[stop.part].mirrors ? distanceM * Math.tan((SIDE_STEP_DEG * Math.PI) / 180) : 0;
   // A tenth of overlap, so that frames can be joined.
   const frames = sight.width >= stop.viewM * 0.98 ? 1 : Math.ceil((stop.viewM - 0.1 * sight.width) / (0.9 * sight.width));
-  return { distanceM, asideM, viewM: sight.width, pixelM: sight.pixel, spotM: sight.spot, frames };
+  return { distanceM, asideM, viewM: sight.width, pixelM: sight.pixel, smallestM: sight.smallest, frames };
 }
 
 const metres = (value: number) => `${value.toFixed(1)} m`;
@@ -68,6 +68,6 @@ export function standWords(stand: Stand, part: Stop['part']): string[] {
     ...(stand.asideM > 0 ? [`${metres(stand.asideM)} aside, so that you are not mirrored.`] : []),
     ...(stand.frames > 1 ? [`Too near for all of it: take ${stand.frames} frames that overlap.`] : []),
     PART_WORDS[part].stand,
-    `Smallest spot that can be read: ${(stand.spotM * 1000).toFixed(0)} mm.`,
+    `Smallest spot that can be read: ${(stand.smallestM * 1000).toFixed(0)} mm.`,
   ];
 }

@@ -55,8 +55,8 @@ export function ownRange(
   const groundTotal = ground.reduce((sum, count) => sum + count, 0);
   const body = groundTotal > 0.05 * total ? ground : counts;
   const bodyTotal = body === ground ? groundTotal : total;
-  const quarter = min + placeOf(body, 0.25 * bodyTotal) * step;
-  const threeQuarters = min + placeOf(body, 0.75 * bodyTotal) * step;
+  const quarter = min + binAt(body, 0.25 * bodyTotal) * step;
+  const threeQuarters = min + binAt(body, 0.75 * bodyTotal) * step;
   const away = Math.max(LEAST_AWAY_K, WIDTHS_AWAY * (threeQuarters - quarter));
   const coldest = Math.max(quarter - away, body === ground ? skyBelow : -Infinity);
   const warmest = threeQuarters + away;
@@ -68,8 +68,8 @@ export function ownRange(
   const keptTotal = kept.reduce((sum, count) => sum + count, 0);
   const share = (of: (middle: number) => boolean) =>
     counts.reduce((sum, count, i) => sum + (of(min + (i + 0.5) * step) ? count : 0), 0) / total;
-  const low = min + Math.floor(placeOf(kept, TRIM * keptTotal)) * step;
-  const high = min + Math.ceil(placeOf(kept, (1 - TRIM) * keptTotal)) * step;
+  const low = min + Math.floor(binAt(kept, TRIM * keptTotal)) * step;
+  const high = min + Math.ceil(binAt(kept, (1 - TRIM) * keptTotal)) * step;
   const said = (celsius: number, part: number) => (part >= WORTH_SAYING ? { celsius, share: part } : null);
   return {
     low,
@@ -86,7 +86,7 @@ export function ownRange(
 }
 
 /** Where, in bins, so many pixels have been counted. */
-function placeOf(counts: Uint32Array, wanted: number): number {
+function binAt(counts: Uint32Array, wanted: number): number {
   let seen = 0;
   for (let i = 0; i < counts.length; i += 1) {
     if (seen + counts[i]! >= wanted && counts[i]! > 0) return i + Math.max(0, wanted - seen) / counts[i]!;

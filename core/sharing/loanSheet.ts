@@ -1,9 +1,9 @@
-import type { Paper } from '../report/paper';
+import type { Handout } from '../report/handout';
 import { localDay, localTime } from '../units/localTime';
 import type { LoanHomes, PlannedLoan } from './planLoan';
 
 /** The sheet that goes with the camera: who has it when, and who waits. */
-export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Paper {
+export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Handout {
   const { value } = loan;
   const siteOf = new Map(homes.map(({ row, site }) => [row.id, site.value]));
   const rows = planned.turns.map((turn) => {
@@ -17,7 +17,7 @@ export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan): Pap
       '…………………………',
     ];
   });
-  const blocks: Paper['blocks'] = [
+  const blocks: Handout['blocks'] = [
     {
       kind: 'table',
       columns: [

@@ -1,5 +1,5 @@
 import type { Row } from '../entities';
-import { paperSchema } from '../report/paper';
+import { handoutSchema } from '../report/handout';
 import { februaryWeek } from '../testing/material';
 import { readWeather } from '../weather/readWeather';
 import { standInWeather } from '../weather/standIn';
@@ -90,7 +90,7 @@ describe('a loan', () => {
 
   test('its sheet says who has it when, who waits, and what to do before it is handed on', () => {
     const sheet = loanSheet(week, planned);
-    expect(paperSchema.safeParse(sheet).success).toBe(true);
+    expect(handoutSchema.safeParse(sheet).success).toBe(true);
     const [table] = sheet.blocks;
     expect(table).toMatchObject({ kind: 'table' });
     const rows = table!.kind === 'table' ? table!.rows : [];

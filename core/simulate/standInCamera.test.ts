@@ -75,7 +75,7 @@ describe('what its data say is what its frames show', () => {
     };
     const whole = contrastOf(20 * sight.pixel);
     expect(contrastOf(5 * sight.pixel) / whole).toBeGreaterThan(0.9);
-    expect(contrastOf(sight.spot) / whole).toBeGreaterThan(0.75);
+    expect(contrastOf(sight.smallest) / whole).toBeGreaterThan(0.75);
     expect(contrastOf(sight.pixel / 3) / whole).toBeLessThan(0.5);
   });
 

@@ -138,7 +138,7 @@ function Outputs({ loan, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
       {pdf.state.running ? (
         <Button onClick={pdf.cancel}>Making the sheet … cancel</Button>
       ) : (
-        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/papers', loanSheet(loan, planned))}>
+        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/handouts', loanSheet(loan, planned))}>
           Sheet to print
         </Button>
       )}

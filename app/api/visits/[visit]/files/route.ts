@@ -4,7 +4,7 @@ import { withBody } from '@server/bodies';
 import { importFile } from '@server/importFile';
 import { requireRoom } from '@server/room';
 import { handle, requireId } from '../../../handle';
-import { fileQuerySchema, placeOf } from '../../../fileQuery';
+import { fileQuerySchema, takenFor } from '../../../fileQuery';
 import { bodyWithin, requireQuery, statedLength } from '../../../readBody';
 
 /** A file, its decoded pixels and what the database needs beside them, in lengths of the file. */
@@ -19,7 +19,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     const { signal } = request;
     const outcome = await withBody(async () => {
       const bytes = await bodyWithin(request, MAX_FILE_BYTES, 'a frame or photo');
-      const file = { fileName: name, takenAt: new Date(taken ?? Date.now()), bytes, ...placeOf(place) };
+      const file = { fileName: name, takenAt: new Date(taken ?? Date.now()), bytes, ...takenFor(place) };
       return importFile(asking(), visitId, file, signal);
     }, signal);
     return Response.json(outcome);

@@ -2,7 +2,7 @@ import { MAX_ZIP_BYTES } from '@core/visit/limits';
 import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { importZip, type ZipLine } from '@server/importZip';
-import { fileQuerySchema, placeOf } from '../../../fileQuery';
+import { fileQuerySchema, takenFor } from '../../../fileQuery';
 import { asRefusal, handle, requireId } from '../../../handle';
 import { bodyToDisk, requireQuery } from '../../../readBody';
 
@@ -15,7 +15,7 @@ export async function POST(request: Request, context: { params: Promise<{ visit:
     const zipFile = await bodyToDisk(request, MAX_ZIP_BYTES, 'a ZIP');
     const abort = new AbortController();
     request.signal.addEventListener('abort', () => abort.abort(), { once: true });
-    const lines = importZip(asking(), visitId, zipFile, placeOf(place), abort.signal);
+    const lines = importZip(asking(), visitId, zipFile, takenFor(place), abort.signal);
     // The first line comes, or a refusal of the whole ZIP, before anything is answered.
     const first = await lines.next();
     const text = (line: ZipLine) => new TextEncoder().encode(`${JSON.stringify(line)}\n`);

@@ -1,12 +1,12 @@
 'use client';
 
 import { useRef, type MouseEvent } from 'react';
-import { onPhoto } from '@core/frame/alignment';
+import { moved } from '@core/geometry/affine';
 import { outlineOf } from '@core/frame/reshape';
 import { useSize } from '@ui/picture/useSize';
 import type { Row } from '@core/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { photoUrl, placeOfPhoto } from './photoAlignment';
+import { photoUrl, photoPlace } from './photoAlignment';
 import type { FrameView } from '@core/visit/frameView';
 import type { View } from '../view';
 import styles from './Photo.module.css';
@@ -28,7 +28,7 @@ export function PhotoBeside({
   const picture = useRef<HTMLDivElement>(null);
   const size = useSize(picture);
   const { width, height } = document.photoFacts[photo.id]!;
-  const { alignment } = placeOfPhoto(document, frame.id, photo);
+  const { alignment } = photoPlace(document, frame.id, photo);
   const shown = size && fitted({ width, height }, size);
   const onClick = (event: MouseEvent) => {
     if (!view.matching || !shown) return;
@@ -36,7 +36,7 @@ export function PhotoBeside({
     onPlace([(event.clientX - box.left - shown.x) / shown.width, (event.clientY - box.top - shown.y) / shown.width]);
   };
   const at = ([x, y]: readonly [number, number]) => {
-    const [u, v] = onPhoto(alignment, [(x + 0.5) / frame.facts.width, (y + 0.5) / frame.facts.width]);
+    const [u, v] = moved(alignment, [(x + 0.5) / frame.facts.width, (y + 0.5) / frame.facts.width]);
     return `${shown!.x + u * shown!.width} ${shown!.y + v * shown!.width}`;
   };
   return (

@@ -3,7 +3,7 @@
 import type { Placement } from '@core/report/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
-import { photoUrl, placeOfPhoto } from './photoAlignment';
+import { photoUrl, photoPlace } from './photoAlignment';
 import type { FrameView } from '@core/visit/frameView';
 import styles from './Photo.module.css';
 
@@ -20,7 +20,7 @@ export function PhotoOver({
   mix: number;
 }) {
   const { document } = useVisit();
-  const { alignment } = placeOfPhoto(document, frame.id, photo);
+  const { alignment } = photoPlace(document, frame.id, photo);
   const { width, height } = document.photoFacts[photo.id]!;
   const [a, b, c, d, e, f] = alignment;
   // The alignment leads from the frame to the photo; drawn is the way back, in shares of each width, then pixels.

@@ -17,7 +17,7 @@ export interface PhotoPlace {
 }
 
 /** How a photo lies over its frame. */
-export function placeOfPhoto(document: VisitDocument, frameId: string, photo: Row<'photo'>): PhotoPlace {
+export function photoPlace(document: VisitDocument, frameId: string, photo: Row<'photo'>): PhotoPlace {
   if (photo.value.alignment) return { alignment: photo.value.alignment, source: 'pair' };
   const stored = alignmentAt(cameraOfFrame(document, frameId)?.alignments ?? [], settingsFor(document, frameId).distanceM.value);
   if (stored) return { alignment: stored, source: 'camera' };

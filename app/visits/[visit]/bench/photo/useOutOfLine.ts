@@ -6,7 +6,7 @@ import { isOutOfLine, type LineCheck } from '@core/frame/outOfLine';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
 import type { AlignWorker } from '../../../../../workers/align';
-import { photoUrl, placeOfPhoto } from './photoAlignment';
+import { photoUrl, photoPlace } from './photoAlignment';
 import type { FrameView } from '@core/visit/frameView';
 
 /** Width to which a photo is brought before its edges are looked at. */
@@ -16,7 +16,7 @@ const LOOK_COLUMNS = 320;
 export function useOutOfLine(frame: FrameView | null, photo: Row<'photo'> | null, looking: boolean): LineCheck | null {
   const { document } = useVisit();
   const [found, setFound] = useState<{ key: string; check: LineCheck | null } | null>(null);
-  const place = frame && photo ? placeOfPhoto(document, frame.id, photo) : null;
+  const place = frame && photo ? photoPlace(document, frame.id, photo) : null;
   const key = frame && photo && place ? `${frame.id} ${photoUrl(photo)} ${place.alignment.join(' ')}` : '';
   useEffect(() => {
     if (!looking || !frame || !photo || !place || found?.key === key) return;

@@ -1,6 +1,6 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import { NOTHING_TYPED } from '@core/frame/photoRow';
-import { photoOf, photoUrl, placeOfPhoto } from '../photo/photoAlignment';
+import { photoOf, photoUrl, photoPlace } from '../photo/photoAlignment';
 import { momentsOf } from '@core/visit/frames';
 import { stepsOf, stripItems } from './strip';
 
@@ -70,11 +70,11 @@ describe('the photo of a frame', () => {
   test('lies where its pair says, else where its camera says, else middle on middle', () => {
     const document = withPhotos(photo('a'));
     const row = document.rows.photo.a!;
-    expect(placeOfPhoto(document, ID.frame, row)).toMatchObject({ source: 'plain' });
+    expect(photoPlace(document, ID.frame, row)).toMatchObject({ source: 'plain' });
     document.rows.camera[ID.camera]!.value.alignments = [{ distanceM: 2, alignment: [1, 0, 0.1, 0, 1, 0] }];
-    expect(placeOfPhoto(document, ID.frame, row)).toEqual({ source: 'camera', alignment: [1, 0, 0.1, 0, 1, 0] });
+    expect(photoPlace(document, ID.frame, row)).toEqual({ source: 'camera', alignment: [1, 0, 0.1, 0, 1, 0] });
     row.value.alignment = [1, 0, 0.2, 0, 1, 0];
-    expect(placeOfPhoto(document, ID.frame, row)).toEqual({ source: 'pair', alignment: [1, 0, 0.2, 0, 1, 0] });
+    expect(photoPlace(document, ID.frame, row)).toEqual({ source: 'pair', alignment: [1, 0, 0.2, 0, 1, 0] });
   });
 
   test('has another address after each turn', () => {

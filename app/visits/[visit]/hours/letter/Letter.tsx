@@ -7,7 +7,7 @@ import { householderLetter } from '@core/letter/householderLetter';
 import { temperature } from '@core/units/format';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { planValueSchema } from '@core/visit/planRow';
-import { paperFromText } from '@core/report/paper';
+import { handoutFromText } from '@core/report/handout';
 import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -67,8 +67,8 @@ export function Letter() {
             icon={<DownloadOutlined />}
             onClick={() =>
               void pdf.make(
-                '/api/papers',
-                paperFromText(text, [site.name, site.address].filter(Boolean).join(', '), `${site.name} letter`),
+                '/api/handouts',
+                handoutFromText(text, [site.name, site.address].filter(Boolean).join(', '), `${site.name} letter`),
               )
             }
           >

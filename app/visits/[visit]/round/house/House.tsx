@@ -8,7 +8,7 @@ import { overlap } from '@core/house/edit';
 import { roundOf } from '@core/round/round';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { Plan } from './Plan';
+import { FloorPlan } from './FloorPlan';
 import { RoomPanel } from './RoomPanel';
 import { SurfaceList } from './SurfaceList';
 import { TemplatePicker } from './TemplatePicker';
@@ -77,7 +77,7 @@ export function House() {
               />
             )}
           </div>
-          <Plan
+          <FloorPlan
             rooms={rooms.filter(({ value }) => value.storey === shown)}
             chosen={chosen}
             frontAzimuth={house.frontAzimuth}

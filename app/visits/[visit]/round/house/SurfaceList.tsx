@@ -132,7 +132,7 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
               { value: null, label: 'Not said' },
               ...house.surfaces
                 .filter(({ id, value }) => id !== row.id && value.roomId !== roomId)
-                .map(({ id, value }) => ({ value: id, label: placeOf(document, value) })),
+                .map(({ id, value }) => ({ value: id, label: surfaceWords(document, value) })),
             ]}
             onChange={(next) => house.linkSides(row, next)}
           />
@@ -153,7 +153,7 @@ function Surface({ row, house }: { row: Row<'surface'>; house: HouseHand }) {
 }
 
 /** Room and name; outdoors the name alone. */
-function placeOf(document: VisitDocument, { roomId, name }: SurfaceValue): string {
+function surfaceWords(document: VisitDocument, { roomId, name }: SurfaceValue): string {
   const room = document.rows.room[roomId ?? '']?.value.name;
   return room ? `${room}, ${name.toLowerCase()}` : name;
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { paperFromText, paperSchema } from './paper';
+import { handoutFromText, handoutSchema } from './handout';
 
 test('lines become title, headings, text and points', () => {
-  expect(paperFromText('Dear all\n\nPlease do:\n• one\n• two\nand then\n', 'No. 2', 'letter')).toEqual({
+  expect(handoutFromText('Dear all\n\nPlease do:\n• one\n• two\nand then\n', 'No. 2', 'letter')).toEqual({
     title: 'Dear all',
     subtitle: 'No. 2',
     fileName: 'letter',
@@ -15,17 +15,17 @@ test('lines become title, headings, text and points', () => {
 });
 
 test('nothing that was typed is lost, and markup is only text', () => {
-  expect(paperFromText('<b>x</b>\n<script>', '', 'f')).toMatchObject({
+  expect(handoutFromText('<b>x</b>\n<script>', '', 'f')).toMatchObject({
     title: '<b>x</b>',
     blocks: [{ kind: 'text', text: '<script>' }],
   });
   fc.assert(
     fc.property(fc.array(fc.string({ minLength: 1, maxLength: 60 }), { maxLength: 30 }), (lines) => {
-      const paper = paperFromText(lines.join('\n'), '', 'f');
-      expect(paperSchema.safeParse(paper).success).toBe(true);
+      const handout = handoutFromText(lines.join('\n'), '', 'f');
+      expect(handoutSchema.safeParse(handout).success).toBe(true);
       const kept = [
-        paper.title,
-        ...paper.blocks.flatMap((block) => ('text' in block ? [block.text] : block.kind === 'points' ? block.points : [])),
+        handout.title,
+        ...handout.blocks.flatMap((block) => ('text' in block ? [block.text] : block.kind === 'points' ? block.points : [])),
       ].join('');
       for (const word of lines.join(' ').split(/[\s•]+/)) expect(kept).toContain(word);
     }),
@@ -33,5 +33,5 @@ test('nothing that was typed is lost, and markup is only text', () => {
 });
 
 test('an empty letter still has a title', () => {
-  expect(paperFromText('   ', '', 'f').title).toBe('Without a title');
+  expect(handoutFromText('   ', '', 'f').title).toBe('Without a title');
 });

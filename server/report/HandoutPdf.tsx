@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import { PAPER } from '@core/report/palette';
-import type { Paper } from '@core/report/paper';
+import type { Handout } from '@core/report/handout';
 import { FONT_FAMILY, registerFonts } from './fonts';
 
 registerFonts();
@@ -28,26 +28,26 @@ const styles = StyleSheet.create({
 });
 
 /** Plain paperwork: letters and sheets. */
-export function PaperPdf({ paper }: { paper: Paper }) {
+export function HandoutPdf({ handout }: { handout: Handout }) {
   return (
-    <Document title={paper.title} author="Glow Den" language="en">
+    <Document title={handout.title} author="Glow Den" language="en">
       <Page size="A4" style={styles.page}>
-        <Text style={styles.title}>{paper.title}</Text>
-        {paper.subtitle !== '' && <Text style={styles.quiet}>{paper.subtitle}</Text>}
-        {paper.blocks.map((block, i) => (
+        <Text style={styles.title}>{handout.title}</Text>
+        {handout.subtitle !== '' && <Text style={styles.quiet}>{handout.subtitle}</Text>}
+        {handout.blocks.map((block, i) => (
           <Block key={i} block={block} />
         ))}
         <Text
           style={styles.foot}
           fixed
-          render={({ pageNumber, totalPages }) => `${paper.title} · ${pageNumber} of ${totalPages}`}
+          render={({ pageNumber, totalPages }) => `${handout.title} · ${pageNumber} of ${totalPages}`}
         />
       </Page>
     </Document>
   );
 }
 
-function Block({ block }: { block: Paper['blocks'][number] }) {
+function Block({ block }: { block: Handout['blocks'][number] }) {
   switch (block.kind) {
     case 'heading':
       return (

@@ -3,7 +3,7 @@ import { z } from 'zod';
 const line = z.string().max(2000);
 
 /** A page of plain paperwork: what it says, not how it looks. */
-export const paperSchema = z.object({
+export const handoutSchema = z.object({
   title: z.string().trim().min(1).max(240),
   subtitle: line,
   fileName: z.string().trim().min(1).max(160),
@@ -27,7 +27,7 @@ export const paperSchema = z.object({
     .max(500),
 });
 
-export type Paper = z.infer<typeof paperSchema>;
+export type Handout = z.infer<typeof handoutSchema>;
 
 const POINT = '• ';
 
@@ -35,9 +35,9 @@ const POINT = '• ';
  * Takes plain text apart into a page: the first line is its title, lines that end in a colon are headings, lines that
  * begin with a bullet are points, the rest is text. Nothing is lost and nothing is markup.
  */
-export function paperFromText(text: string, subtitle: string, fileName: string): Paper {
+export function handoutFromText(text: string, subtitle: string, fileName: string): Handout {
   const [title = '', ...lines] = text.trim().split(/\r?\n/);
-  const blocks: Paper['blocks'] = [];
+  const blocks: Handout['blocks'] = [];
   for (const raw of lines) {
     const words = raw.trim();
     const last = blocks.at(-1);

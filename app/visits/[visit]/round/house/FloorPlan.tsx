@@ -7,14 +7,14 @@ import { ROOM_WORDS } from '@core/house/kinds';
 import type { Row } from '@core/entities';
 import type { PlanBox } from '@core/house/roomRow';
 import { compassWord } from '@core/weather/plan';
-import styles from './Plan.module.css';
+import styles from './FloorPlan.module.css';
 
 /** One metre of the plan, in the drawing's own units. */
 const CELL = 34;
 const PAD = 10;
 
 /** One storey from above: rooms are dragged on a grid of metres, by hand or with the arrow keys; Shift changes their size. */
-export function Plan({
+export function FloorPlan({
   rooms,
   chosen,
   frontAzimuth,

@@ -1,0 +1,28 @@
+import type { Point } from './point';
+import { solve } from './solve';
+
+/** Nine numbers, row by row: a projective map of a plane. */
+export type Homography = readonly number[];
+
+/**
+ * The projective map that takes four points to four others (Hartley & Zisserman, Multiple View Geometry, ch. 4).
+ *
+ * @returns null when three of the points lie on a line
+ */
+export function homographyThrough(from: readonly Point[], to: readonly Point[]): Homography | null {
+  const rows = from.flatMap(([x, y], i) => {
+    const [u, v] = to[i]!;
+    return [
+      [x, y, 1, 0, 0, 0, -u * x, -u * y, u],
+      [0, 0, 0, x, y, 1, -v * x, -v * y, v],
+    ];
+  });
+  const solved = solve(rows);
+  return solved && [...solved, 1];
+}
+
+/** Where a map takes a point. Beyond the map's horizon the place means nothing. */
+export function projected(h: Homography, [x, y]: Point): [number, number] {
+  const w = h[6]! * x + h[7]! * y + h[8]!;
+  return [(h[0]! * x + h[1]! * y + h[2]!) / w, (h[3]! * x + h[4]! * y + h[5]!) / w];
+}

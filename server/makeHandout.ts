@@ -1,0 +1,11 @@
+import type { Handout } from '@core/report/handout';
+import type { JobResult } from './jobs';
+import { WorkerPool } from './workerPool';
+
+const shared = globalThis as { denHandouts?: WorkerPool<Handout, Uint8Array> };
+
+/** Paperwork as PDF, made in a worker thread. */
+export async function makeHandout(handout: Handout, signal: AbortSignal): Promise<JobResult> {
+  shared.denHandouts ??= new WorkerPool('handout', 1);
+  return { bytes: await shared.denHandouts.run(handout, { signal }), fileName: `${handout.fileName}.pdf` };
+}
