@@ -2,7 +2,7 @@ import type { CoreError } from '@core/errors';
 import { errorOf } from '@core/testing/material';
 import { namedNumbers, numberOption, parseArguments } from './arguments';
 import { parseRegion } from './region';
-import { commandSettings, SETTING_OPTIONS, withOverrides } from './settings';
+import { commandSettings, SETTING_OPTIONS } from './settings';
 
 const KNOWN = { reflected: 'value', flag: 'flag', region: 'value' } as const;
 const settings = (...words: string[]) => commandSettings(parseArguments(words, SETTING_OPTIONS));
@@ -38,23 +38,40 @@ describe('arguments', () => {
 describe('regions', () => {
   test.each([
     ['a=spot:3,4', { kind: 'spot', x: 3, y: 4 }],
-    ['sill, left=box:1,2,3,4', { kind: 'box', x: 1, y: 2, width: 3, height: 4 }],
+    ['sill left=box:1,2,3,4', { kind: 'box', x: 1, y: 2, width: 3, height: 4 }],
     ['l=line:0,0,5,5', { kind: 'line', x1: 0, y1: 0, x2: 5, y2: 5 }],
     ['p=poly:0,0,5,0,5,5', { kind: 'poly', points: [[0, 0], [5, 0], [5, 5]] }], // prettier-ignore
   ])('%s', (text, shape) => expect(parseRegion(text).shape).toEqual(shape));
   test('may carry settings of their own', () => {
-    const region = parseRegion('a=box:1,2,3,4@emissivity=0.3,reflected=-4');
-    expect(withOverrides({ emissivity: 0.95, reflected: 20, air: 20, transmittance: 1 }, region.overrides)).toMatchObject({
+    expect(
+      parseRegion('a=box:1,2,3,4@emissivity=0.3,emissivity-u=0.03,reflected=-4,reflected-u=3,material=copper,view=yard,tape=t')
+        .own,
+    ).toEqual({
       emissivity: 0.3,
+      emissivityU: 0.03,
       reflected: -4,
+      reflectedU: 3,
+      material: 'copper',
+      view: 'yard',
+      tape: 't',
     });
   });
-  test.each(['box:1,2,3,4', 'a=star:1,2', 'a=box:1,2,3', 'a=box:1,2,0,4', 'a=spot:1.5,2', 'a=poly:0,0,1,1', 'a=spot:x,2'])(
-    '%s is refused',
-    (text) => {
-      expect(['bad_usage', 'bad_region']).toContain(code(() => parseRegion(text)));
-    },
+  test.each(['emissivity=2', 'emissivity-u=-1', 'warmth=3', 'material=', 'reflected=warm', 'emissivity'])(
+    'behind a region %s is refused',
+    (own) => expect(['bad_usage', 'out_of_range']).toContain(code(() => parseRegion(`a=box:1,2,3,4@${own}`))),
   );
+  test.each([
+    'box:1,2,3,4',
+    'a=star:1,2',
+    'a=box:1,2,3',
+    'a=box:1,2,0,4',
+    'a=spot:1.5,2',
+    'a=poly:0,0,1,1',
+    'a=spot:x,2',
+    'sill, left=box:1,2,3,4',
+  ])('%s is refused', (text) => {
+    expect(['bad_usage', 'bad_region']).toContain(code(() => parseRegion(text)));
+  });
 });
 
 describe('settings of a call', () => {
@@ -83,11 +100,28 @@ describe('settings of a call', () => {
   test('unit, uncertainties and their refusals', () => {
     expect(settings('--unit', 'K').read.unit).toBe('K');
     expect(settings('--uncertainty', 'calibration=2,noise=0.03')).toMatchObject({
-      sources: { calibration: 2, uniformity: 0.1 },
-      noise: 0.03,
+      u: { calibration: 2, uniformity: 0.1, noise: 0.03, gain: 0.01, blur: 0.7, emissivity: 0.02, reflected: 1, air: 1 },
     });
     expect(code(() => settings('--unit', 'R'))).toBe('bad_usage');
     expect(code(() => settings('--uncertainty', 'calibration=-1'))).toBe('out_of_range');
     expect(code(() => settings('--humidity', '140'))).toBe('out_of_range');
+    expect(code(() => settings('--uncertainty', 'blur=9'))).toBe('out_of_range');
+  });
+  test('a long path with unknown humidity is reckoned, and less sure', () => {
+    const [known, unknown] = [['--humidity', '60'], []].map(
+      (more) => settings('--distance', '60', '--air', '25', ...more).u.transmittance,
+    ) as [number, number];
+    expect(unknown).toBeGreaterThan(1.2 * known);
+  });
+  test('outside a wall mirrors ground and sky, surely the less the clearer it is', () => {
+    const under = (...more: string[]) => settings('--side', 'outside', '--air', '5', '--emissivity', '0.93', ...more);
+    expect(under('--cloud', '0').settings.reflected).toBeLessThan(-4);
+    expect(under('--cloud', '100').settings.reflected).toBeGreaterThan(3);
+    expect([under('--cloud', '0'), under(), under('--cloud', '100')].map(({ u }) => u.reflected)).toEqual([5, 5, 2]);
+    expect(under().warnings.map((warning) => warning.code)).toEqual(['reflected_from_sky']);
+    expect(under('--reflected', '-3').settings.reflected).toBe(-3);
+    expect(under('--reflected', '-3').u.reflected).toBe(1);
+    expect(code(() => settings('--side', 'outside'))).toBe('missing_setting');
+    expect(code(() => settings('--side', 'upstairs'))).toBe('bad_usage');
   });
 });

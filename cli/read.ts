@@ -7,12 +7,15 @@ import { estimateNoise } from '@core/frame/noise';
 import { differenceOf, readRegion, type Reading } from '@core/frame/reading';
 import { readFrame } from '@core/formats/readFrame';
 import { correctValues, impossibleSettings, radianceLine, throughLine } from '@core/radiometry/measurement';
+import { uncertaintyOf } from '@core/radiometry/quantity';
+import { type CameraErrors, USUAL_CAMERA } from '@core/radiometry/uncertainty';
 import { nodeCodecs } from '@server/codecs';
 import { parseArguments, toNumber, usage, type Arguments } from './arguments';
 import { parseRegion, type NamedRegion } from './region';
-import { commandSettings, SETTING_OPTIONS, withOverrides, type CommandSettings } from './settings';
+import { settingsOfRegions } from './quantities';
+import { commandSettings, SETTING_OPTIONS, type CommandSettings } from './settings';
 
-const OPTIONS = { ...SETTING_OPTIONS, region: 'value', pixel: 'value', difference: 'value' } as const;
+const OPTIONS = { ...SETTING_OPTIONS, region: 'value', foil: 'value', pixel: 'value', difference: 'value' } as const;
 
 /** Reads bytes of a file from disk; a missing file is a refusal like any other. */
 export async function fileBytes(file: string): Promise<Uint8Array> {
@@ -61,11 +64,12 @@ function readOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, regi
   if (lost > 0) {
     warnings.push({ code: 'impossible_pixels', message: `${lost} pixels have no physical solution with these settings.` });
   }
-  const noise = call.noise ?? estimateNoise(frame);
+  const noise = call.u.noise ?? estimateNoise(frame);
+  const camera: CameraErrors = { ...USUAL_CAMERA, ...call.u, camera: 'camera', frame: 'frame', noise };
+  const settings = settingsOfRegions({ ...call, regions, foil: args.options.get('foil')?.at(-1) ?? null }, frame, camera);
   const readings = new Map<string, Reading>();
   for (const region of regions) {
-    const settings = withOverrides(call.settings, region.overrides);
-    readings.set(region.name, readRegion(frame, region, settings, noise, call.sources));
+    readings.set(region.name, readRegion(frame, { ...region, id: region.name }, settings.get(region.name)!, camera));
   }
   return {
     width: frame.width,
@@ -78,7 +82,7 @@ function readOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, regi
     noise,
     pixels: (args.options.get('pixel') ?? []).map((text) => pixelOf(text, frame, line)),
     regions: regions.map((region) => regionEntry(region, readings.get(region.name)!)),
-    differences: (args.options.get('difference') ?? []).map((text) => differenceEntry(text, regions, readings, call)),
+    differences: (args.options.get('difference') ?? []).map((text) => differenceEntry(text, regions, readings)),
     warnings,
   };
 }
@@ -116,26 +120,28 @@ function regionEntry(region: NamedRegion, reading: Reading): object {
     mean: s.mean,
     median: s.median,
     std: s.std,
+    emissivity: reading.settings.emissivity.at({}),
+    emissivityU: uncertaintyOf(reading.settings.emissivity).total,
+    reflected: reading.settings.reflected.at({}),
+    reflectedU: uncertaintyOf(reading.settings.reflected).total,
     uncertainty: reading.uncertainty.total,
+    interval: reading.uncertainty.interval,
   };
 }
 
-function differenceEntry(text: string, regions: NamedRegion[], readings: Map<string, Reading>, call: CommandSettings): object {
+function differenceEntry(text: string, regions: NamedRegion[], readings: Map<string, Reading>): object {
   // Names may hold a minus themselves, so each one is tried as the parting.
   for (let at = text.indexOf('-'); at >= 0; at = text.indexOf('-', at + 1)) {
     const a = regions.find((region) => region.name === text.slice(0, at));
     const b = regions.find((region) => region.name === text.slice(at + 1));
     if (!a || !b) continue;
-    const own = (name: string) => [a, b].some((region) => region.overrides?.includes(`${name}=`));
-    const difference = differenceOf(readings.get(a.name)!, readings.get(b.name)!, call.sources, {
-      emissivity: !own('emissivity'),
-      reflected: !own('reflected'),
-    });
+    const difference = differenceOf(readings.get(a.name)!, readings.get(b.name)!);
     return {
       a: a.name,
       b: b.name,
       value: difference.value,
       uncertainty: difference.uncertainty.total,
+      interval: difference.uncertainty.interval,
       significant: difference.significant,
     };
   }

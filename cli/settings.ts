@@ -3,8 +3,9 @@ import type { FrameWarning } from '@core/frame/frame';
 import type { Basis } from '@core/radiometry/basis';
 import type { ReadOptions } from '@core/formats/readOptions';
 import { airTransmittance, CLEAR_PATH_M } from '@core/radiometry/airPath';
+import { reflectedOutdoors } from '@core/radiometry/outdoors';
 import { AS_SEEN, type RadiometricSettings } from '@core/radiometry/radiometricSettings';
-import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '@core/radiometry/uncertainty';
+import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '@core/radiometry/uncertainty';
 import { TEMPERATURE_UNITS, type TemperatureUnit } from '@core/units/temperature';
 import { namedNumbers, numberOption, usage, type Arguments } from './arguments';
 
@@ -15,18 +16,33 @@ export const SETTING_OPTIONS = {
   humidity: 'value',
   distance: 'value',
   transmittance: 'value',
+  side: 'value',
+  cloud: 'value',
   'computed-with': 'value',
   unit: 'value',
   'allow-missing': 'flag',
   uncertainty: 'value',
 } as const;
 
+/** Standard uncertainties of a call; noise is estimated from the frame where it is not given. */
+export interface StatedUncertainty {
+  calibration: number;
+  gain: number;
+  uniformity: number;
+  noise: number | undefined;
+  blur: number;
+  emissivity: number;
+  reflected: number;
+  air: number;
+  transmittance: number;
+}
+
 export interface CommandSettings {
   settings: RadiometricSettings;
   read: ReadOptions;
-  sources: UncertaintySources;
-  /** Standard deviation of a pixel's noise, K, when the user knows it; otherwise it is estimated from the frame. */
-  noise: number | undefined;
+  u: StatedUncertainty;
+  side: 'inside' | 'outside';
+  /** Whether --reflected was given; regions inside share it, outdoors none do. */
   warnings: (FrameWarning | { code: string; message: string })[];
 }
 
@@ -35,35 +51,18 @@ const FROM_TO = { emissivity: 'emissivity', reflected: 'reflected', air: 'air', 
 /** Settings of a call, with what was taken for granted as warnings. Nothing given: values as they are. */
 export function commandSettings(args: Arguments): CommandSettings {
   const warnings: CommandSettings['warnings'] = [];
+  const side = sideOf(args);
   const given = {
     emissivity: numberOption(args, 'emissivity'),
     reflected: numberOption(args, 'reflected'),
     air: numberOption(args, 'air'),
     transmittance: numberOption(args, 'transmittance'),
   };
-  const settings = complete(given, '', warnings);
-  const distance = numberOption(args, 'distance');
-  const humidity = numberOption(args, 'humidity');
-  if (distance !== undefined) requireRange('distance', distance, 0, 10_000);
-  if (humidity !== undefined) requireRange('humidity', humidity, 0, 100);
-  let transmittanceU = 0;
-  if (distance !== undefined && distance > CLEAR_PATH_M && given.transmittance === undefined) {
-    if (given.air === undefined || humidity === undefined) {
-      warnings.push({
-        code: 'air_path_clear',
-        message: `The air over ${distance} m is taken as clear; its path is reckoned when --air and --humidity are given.`,
-      });
-    } else {
-      const path = airTransmittance(given.air, humidity / 100, distance);
-      settings.transmittance = path.value;
-      transmittanceU = path.uncertainty;
-      warnings.push({
-        code: 'air_path',
-        message: `The air over ${distance} m lets through ${path.value.toFixed(4)} (± ${path.uncertainty.toFixed(4)}).`,
-      });
-    }
-  }
-  const { noise, ...sources } = uncertaintyOf(args);
+  const mirrored = side === 'outside' && given.reflected === undefined ? outdoors(args, given, warnings) : null;
+  const settings = complete({ ...given, reflected: given.reflected ?? mirrored?.value }, '', warnings);
+  const path = airPath(args, given, warnings);
+  if (path) settings.transmittance = path.value;
+  const stated = uncertaintyOf(args);
   return {
     settings,
     read: {
@@ -71,17 +70,69 @@ export function commandSettings(args: Arguments): CommandSettings {
       allowMissing: args.options.has('allow-missing'),
       basis: basisOf(args, warnings),
     },
-    sources: { ...sources, transmittance: transmittanceU },
-    noise,
+    side,
+    u: {
+      ...USUAL_CAMERA,
+      ...USUAL_UNCERTAINTY,
+      noise: undefined,
+      transmittance: path?.uncertainty ?? 0,
+      ...(mirrored && { reflected: mirrored.uncertainty }),
+      // What somebody says of the reflected temperature is said of the one that was given.
+      ...(mirrored ? { ...stated, reflected: mirrored.uncertainty } : stated),
+    },
     warnings,
   };
 }
 
-function complete(
-  given: { [K in keyof typeof FROM_TO]?: number | undefined },
-  option: string,
-  warnings: CommandSettings['warnings'],
-): RadiometricSettings {
+function sideOf(args: Arguments): 'inside' | 'outside' {
+  const text = args.options.get('side')?.at(-1) ?? 'inside';
+  if (text === 'inside' || text === 'outside') return text;
+  throw usage(`--side ${JSON.stringify(text)} is not known.`, 'Choose inside or outside.');
+}
+
+type Given = { [K in keyof typeof FROM_TO]?: number | undefined };
+
+/** What upright walls mirror outdoors, from air and cloud. */
+function outdoors(args: Arguments, given: Given, warnings: CommandSettings['warnings']) {
+  const cloud = numberOption(args, 'cloud') ?? null;
+  if (cloud !== null) requireRange('cloud', cloud, 0, 100);
+  if (given.air === undefined) throw missing('air', '', 'What a wall outdoors mirrors follows from the air and the sky.');
+  requireRange('air', given.air, -80, 60);
+  const mirrored = reflectedOutdoors(given.air, cloud);
+  warnings.push({
+    code: 'reflected_from_sky',
+    message: `Reflected apparent temperature was not given and is taken as what upright walls mirror under ${
+      cloud === null ? 'a sky of which nothing is known (cloud 50 %)' : `${cloud} % of cloud`
+    }: ${mirrored.value.toFixed(1)} °C with a standard uncertainty of ${mirrored.uncertainty.toFixed(1)} K.`,
+  });
+  return mirrored;
+}
+
+/** Air between camera and surface: its transmittance, where it takes something. */
+function airPath(args: Arguments, given: Given, warnings: CommandSettings['warnings']) {
+  const distance = numberOption(args, 'distance');
+  const humidity = numberOption(args, 'humidity');
+  if (distance !== undefined) requireRange('distance', distance, 0, 10_000);
+  if (humidity !== undefined) requireRange('humidity', humidity, 0, 100);
+  if (distance === undefined || distance <= CLEAR_PATH_M || given.transmittance !== undefined) return null;
+  if (given.air === undefined) {
+    warnings.push({
+      code: 'air_path_clear',
+      message: `The air over ${distance} m is taken as clear; its path is reckoned when --air and --humidity are given.`,
+    });
+    return null;
+  }
+  const path = airTransmittance(given.air, humidity === undefined ? null : humidity / 100, distance);
+  warnings.push({
+    code: 'air_path',
+    message: `The air over ${distance} m lets through ${path.value.toFixed(4)} (± ${path.uncertainty.toFixed(4)})${
+      humidity === undefined ? '; humidity was not given, so that anything from dry to damp is allowed for' : ''
+    }.`,
+  });
+  return path;
+}
+
+function complete(given: Given, option: string, warnings: CommandSettings['warnings']): RadiometricSettings {
   const emissivity = given.emissivity ?? AS_SEEN.emissivity;
   const transmittance = given.transmittance ?? AS_SEEN.transmittance;
   if (transmittance !== 1 && given.air === undefined) {
@@ -128,15 +179,26 @@ function unitOf(args: Arguments): TemperatureUnit | undefined {
   return unit;
 }
 
-function uncertaintyOf(args: Arguments): UncertaintySources & { noise?: number } {
-  const text = args.options.get('uncertainty')?.at(-1);
-  if (text === undefined) return DEFAULT_UNCERTAINTY;
-  const given = namedNumbers(text, 'uncertainty', [...Object.keys(DEFAULT_UNCERTAINTY), 'noise']);
-  for (const [name, value] of Object.entries(given)) requireRange(`uncertainty ${name}`, value, 0, 100);
-  return { ...DEFAULT_UNCERTAINTY, ...given };
-}
+const UNCERTAIN = [
+  'calibration',
+  'gain',
+  'uniformity',
+  'noise',
+  'blur',
+  'emissivity',
+  'reflected',
+  'air',
+  'transmittance',
+] as const satisfies readonly (keyof StatedUncertainty)[];
 
-/** Settings of one region, written behind it: `name=box:1,2,3,4@emissivity=0.9,reflected=18`. */
-export function withOverrides(settings: RadiometricSettings, text: string | undefined): RadiometricSettings {
-  return text === undefined ? settings : { ...settings, ...namedNumbers(text, 'region', Object.keys(FROM_TO)) };
+/** The widest blur that is reckoned with, pixels. */
+const MOST_BLUR = 3;
+
+function uncertaintyOf(args: Arguments): Partial<Record<(typeof UNCERTAIN)[number], number>> {
+  const text = args.options.get('uncertainty')?.at(-1);
+  if (text === undefined) return {};
+  const given = namedNumbers(text, 'uncertainty', UNCERTAIN);
+  for (const [name, value] of Object.entries(given))
+    requireRange(`uncertainty ${name}`, value, 0, name === 'blur' ? MOST_BLUR : 100);
+  return given;
 }

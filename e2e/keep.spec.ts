@@ -11,11 +11,6 @@ test.describe.configure({ mode: 'serial', timeout: 180_000 });
 const den = Den.fresh('keep');
 test.afterAll(() => den.interrupt());
 
-async function visitIds(): Promise<string[]> {
-  const page = await (await fetch(den.address)).text();
-  return [...new Set([...page.matchAll(/visits\/([0-9a-f-]{36})/g)].map((match) => match[1]!))];
-}
-
 async function wholeVisit(id: string): Promise<VisitDocument> {
   return { ...packedDocumentSchema.parse(await (await fetch(`${den.address}/api/visits/${id}/document`)).json()), readAt: 0 };
 }
@@ -36,7 +31,7 @@ test('the passwords lie in a file that only its owner reads, everything listens 
 });
 
 test('backup, reset, restore: the same data, bytes and all', async () => {
-  const visits = await visitIds();
+  const visits = await den.visits();
   const [visit] = visits;
   expect(visits).toHaveLength(2);
   const before = await wholeVisit(visit!);
@@ -48,13 +43,13 @@ test('backup, reset, restore: the same data, bytes and all', async () => {
 
   expect(den.run('reset', '--yes').status).toBe(0);
   await den.start('--empty');
-  expect(await visitIds()).toEqual([]);
+  expect(await den.visits()).toEqual([]);
   await den.interrupt();
   const restored = den.run('restore', file, '--yes');
   expect(restored.output).toContain('Restored from');
   expect(restored.status).toBe(0);
   await den.start();
-  expect(await visitIds()).toEqual(visits);
+  expect(await den.visits()).toEqual(visits);
   expect(await wholeVisit(visit!)).toEqual(before);
   const again = path.join(den.data, 'again.backup');
   expect(den.run('backup', again).status).toBe(0);
@@ -69,11 +64,11 @@ test('a damaged backup changes nothing', async () => {
   expect(restored.status).toBe(1);
   expect(restored.output).toContain('Your data is as it was');
   await den.start();
-  expect(await visitIds()).toHaveLength(2);
+  expect(await den.visits()).toHaveLength(2);
 });
 
 test('killed in the middle of an import, it comes up with everything that was reported saved and nothing half-written', async () => {
-  const [visit] = await visitIds();
+  const [visit] = await den.visits();
   const known = Object.keys((await wholeVisit(visit!)).rows.frame).length;
   const grid = readFileSync(interchange('csv-comma.csv'), 'utf8');
   const reported: string[] = [];

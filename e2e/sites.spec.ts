@@ -1,5 +1,4 @@
-import type { VisitDocument } from '@core/document';
-import { expect, newVisit, saved, test } from './support/pages';
+import { expect, newVisit, saved, test, documentOf } from './support/pages';
 
 test('a site is made, turned on the compass, put away and taken out again', async ({ page }) => {
   await page.goto('/');
@@ -58,7 +57,7 @@ test('a seasonal repeat takes over the last visit of the site', async ({ page })
   await expect(page.getByRole('textbox', { name: 'The question' })).toHaveValue('Is the loft still tight?');
   await expect(page.getByRole('textbox', { name: 'Complaint, line 1' })).toHaveValue('Draught');
   const id = /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
-  const document = (await (await page.request.get(`/api/visits/${id}/document`)).json()) as VisitDocument;
+  const document = await documentOf(page, id);
   expect(
     Object.values(document.rows.room)
       .sort((a, b) => a.value.ordinal - b.value.ordinal)

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { readRegion, differenceOf } from '../core/frame/reading';
 import { estimateNoise } from '../core/frame/noise';
 import { readFrame } from '../core/formats/readFrame';
-import { DEFAULT_UNCERTAINTY } from '../core/radiometry/uncertainty';
+import { exact, uncertain } from '../core/radiometry/quantity';
+import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '../core/radiometry/uncertainty';
 import { plusMinus, signedDifference } from '../core/units/format';
 import { nodeCodecs } from '../server/codecs';
 import { drawBox, dropFiles, expect, fixture, interchange, newVisit, saved, test } from './support/pages';
@@ -15,13 +16,21 @@ const SOUND = { x: 135, y: 190, width: 30, height: 30 };
 /** What the core says of the same file, settings and regions: the interface must say the same. */
 function expected(): { value: string; plusMinus: string } {
   const frame = readFrame(readFileSync(fixture('wall-with-bare-bay.tif')), nodeCodecs);
-  const settings = { emissivity: 0.93, reflected: 19.7, air: 20.1, transmittance: 1 };
-  const read = (name: string, box: typeof SOUND) =>
-    readRegion(frame, { name, shape: { kind: 'box', ...box } }, settings, estimateNoise(frame), DEFAULT_UNCERTAINTY);
-  const difference = differenceOf(read('a', SUSPECT), read('b', SOUND), DEFAULT_UNCERTAINTY, {
-    emissivity: true,
-    reflected: true,
-  });
+  const camera = { ...USUAL_CAMERA, camera: 'camera', frame: 'frame', noise: estimateNoise(frame) };
+  const read = (id: string, box: typeof SOUND) =>
+    readRegion(
+      frame,
+      { id, name: id, shape: { kind: 'box', ...box } },
+      {
+        // Nobody said that both are one material; both stand in one room.
+        emissivity: uncertain(0.93, { name: `emissivity ${id}`, part: 'emissivity', u: USUAL_UNCERTAINTY.emissivity }),
+        reflected: uncertain(19.7, { name: 'reflected', part: 'reflected', u: USUAL_UNCERTAINTY.reflected }),
+        air: exact(20.1),
+        transmittance: exact(1),
+      },
+      camera,
+    );
+  const difference = differenceOf(read('a', SUSPECT), read('b', SOUND));
   return { value: signedDifference(difference.value), plusMinus: plusMinus(difference.uncertainty.total) };
 }
 

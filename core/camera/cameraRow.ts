@@ -23,6 +23,10 @@ export const cameraValueSchema = z.object({
   uniformityK: z.number().min(0, 'must be at least 0 K').max(20, 'must not exceed 20 K'),
   /** Of its error from one frame to the next. */
   repeatabilityK: z.number().min(0, 'must be at least 0 K').max(20, 'must not exceed 20 K'),
+  /** Of its slope: a fraction of the distance to the temperature of its shutter. */
+  gain: z.number().min(0, 'must be at least 0').max(0.2, 'must not exceed 20 %'),
+  /** Of its optics: standard deviation of the blur, pixels. */
+  blurPx: z.number().min(0, 'must be at least 0 px').max(3, 'must not exceed 3 px'),
   /** How its photos lie over its frames, at distances where somebody matched them. */
   alignments: z.array(storedAlignmentSchema).max(20, 'must not be more than 20'),
   /** Nearer than this the picture is not sharp. */
@@ -61,6 +65,8 @@ export const cameraEntity = defineEntity({
     calibrationK: 'calibration',
     uniformityK: 'uniformity',
     repeatabilityK: 'repeatability',
+    gain: 'slope',
+    blurPx: 'blur of the optics',
     alignments: 'matched photos',
     minDistanceM: 'nearest distance',
     offsetK: 'offset',

@@ -12,6 +12,8 @@ export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
     calibrationK: 1,
     uniformityK: 0.08,
     repeatabilityK: 0.2,
+    gain: 0.01,
+    blurPx: 0.7,
     alignments: [],
     minDistanceM: 0.4,
     offsetK: 0,

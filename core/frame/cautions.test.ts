@@ -1,5 +1,4 @@
-import { AS_SEEN } from '../radiometry/radiometricSettings';
-import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
+import { cameraErrors, uncertainSettings } from '../testing/uncertain';
 import { temperature } from '../units/format';
 import { cautionWords } from './cautionWords';
 import { cautionsFor } from './cautions';
@@ -18,7 +17,7 @@ const frame = {
 function codes(shape: Shape, more: { leftOut?: Shape[]; metric?: Metric; emissivity?: number; palm?: 'mirror' | 'emits' } = {}) {
   return cautionsFor({
     shape,
-    reading: readRegion(frame, { name: 'a', shape }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY),
+    reading: readRegion(frame, { id: 'a', name: 'a', shape }, uncertainSettings(), cameraErrors()),
     frame,
     leftOut: more.leftOut ?? [],
     metric: more.metric ?? null,
@@ -73,23 +72,26 @@ test('mirrors by palm or by emissivity', () => {
 test('everything beyond a mark is read like a drawn region', () => {
   const reading = readRegion(
     frame,
-    { name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 20 } },
-    AS_SEEN,
-    0.05,
-    DEFAULT_UNCERTAINTY,
+    { id: 'warm', name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 20 } },
+    uncertainSettings(),
+    cameraErrors(),
   );
   expect(reading.statistics).toMatchObject({ count: 1200, mean: 30 });
   const leftOut: Shape[] = [{ kind: 'box', x: 30, y: 0, width: 30, height: 20 }];
   const rest = readRegion(
     { ...frame, leftOut },
-    { name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 20 } },
-    AS_SEEN,
-    0.05,
-    DEFAULT_UNCERTAINTY,
+    { id: 'warm', name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 20 } },
+    uncertainSettings(),
+    cameraErrors(),
   );
   expect(rest.statistics.count).toBe(600);
   expect(() =>
-    readRegion(frame, { name: 'cold', shape: { kind: 'beyond', side: 'colder', markC: 2 } }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY),
+    readRegion(
+      frame,
+      { id: 'cold', name: 'cold', shape: { kind: 'beyond', side: 'colder', markC: 2 } },
+      uncertainSettings(),
+      cameraErrors(),
+    ),
   ).toThrow(/Nothing in the frame is colder/);
 });
 
@@ -98,10 +100,9 @@ test('the mark is an object temperature: under other settings other pixels lie b
   // 30 °C apparent is far warmer as an object of emissivity 0.5.
   const reading = readRegion(
     frame,
-    { name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 35 } },
-    settings,
-    0.05,
-    DEFAULT_UNCERTAINTY,
+    { id: 'warm', name: 'warm', shape: { kind: 'beyond', side: 'warmer', markC: 35 } },
+    uncertainSettings(settings),
+    cameraErrors(),
   );
   expect(reading.statistics.count).toBe(1200);
   expect(reading.statistics.mean).toBeGreaterThan(35);

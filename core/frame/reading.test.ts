@@ -1,15 +1,12 @@
 import type { CoreError } from '../errors';
-import { AS_SEEN } from '../radiometry/radiometricSettings';
-import { DEFAULT_UNCERTAINTY } from '../radiometry/uncertainty';
+import { cameraErrors, uncertainSettings } from '../testing/uncertain';
 import { normalFrom, seededRandom } from '../simulate/random';
 import { errorOf } from '../testing/material';
 import { APPARENT } from '../radiometry/basis';
 import { estimateNoise } from './noise';
 import { frameForPhoto } from './pairPhoto';
-import { differenceOf, readRegion } from './reading';
+import { differenceOf, meanUnder, readRegion } from './reading';
 import type { Shape } from './region';
-
-const shared = { emissivity: true, reflected: true };
 
 /** 18 °C on the left, 13 °C on the right, with noise. */
 function halves(noise: number) {
@@ -22,8 +19,11 @@ const box = (x: number): Shape => ({ kind: 'box', x, y: 10, width: 20, height: 2
 
 describe('reading a region', () => {
   const frame = halves(0.05);
-  const left = readRegion(frame, { name: 'left', shape: box(5) }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY);
-  const right = readRegion(frame, { name: 'right', shape: box(55) }, AS_SEEN, 0.05, DEFAULT_UNCERTAINTY);
+  const camera = cameraErrors();
+  const read = (id: string, shape: Shape, settings: Parameters<typeof uncertainSettings>[0] = {}, of = frame) =>
+    readRegion(of, { id, name: id, shape }, uncertainSettings(settings), camera);
+  const left = read('left', box(5));
+  const right = read('right', box(55));
 
   test('gives its mean, and calibration rules its uncertainty', () => {
     expect(left.statistics.mean).toBeCloseTo(18, 1);
@@ -32,34 +32,33 @@ describe('reading a region', () => {
   });
 
   test('in a difference calibration cancels: five kelvin stand out', () => {
-    const difference = differenceOf(right, left, DEFAULT_UNCERTAINTY, shared);
+    const difference = differenceOf(right, left);
     expect(difference.value).toBeCloseTo(-5, 1);
     expect(difference.uncertainty.total).toBeLessThan(0.25);
     expect(difference.significant).toBe(true);
-    expect(differenceOf(left, right, DEFAULT_UNCERTAINTY, shared).value).toBeCloseTo(-difference.value, 12);
+    expect(differenceOf(left, right).value).toBeCloseTo(-difference.value, 12);
   });
 
   test('a region against itself differs by nothing', () => {
-    const none = differenceOf(left, left, DEFAULT_UNCERTAINTY, shared);
+    const none = differenceOf(left, left);
     expect(none.value).toBe(0);
     expect(none.significant).toBe(false);
   });
 
   test('lower emissivity makes the cold side colder', () => {
-    const painted = { ...AS_SEEN, emissivity: 0.9, reflected: 20 };
-    const colder = readRegion(frame, { name: 'right', shape: box(55) }, painted, 0.05, DEFAULT_UNCERTAINTY);
+    const colder = read('right', box(55), { emissivity: 0.9 });
     expect(colder.statistics.mean).toBeLessThan(right.statistics.mean);
-    expect(colder.mean.apparent).toBeCloseTo(13, 1);
+    expect(
+      meanUnder(frame, { name: 'right', shape: box(55) }, { emissivity: 0.9, reflected: 20, air: 20, transmittance: 1 }),
+    ).toBe(colder.statistics.mean);
   });
 
   test('pixels that the settings make impossible are counted; a region of nothing else is refused', () => {
-    const mirror = { emissivity: 0.1, reflected: 35, air: 20, transmittance: 1 };
+    const mirror = { emissivity: 0.1, reflected: 35 };
     const mixed = { ...frame, values: frame.values.map((v, i) => (i % 80 < 40 ? 60 : v)) };
     const across: Shape = { kind: 'box', x: 30, y: 0, width: 20, height: 10 };
-    expect(readRegion(mixed, { name: 'edge', shape: across }, mirror, 0.05, DEFAULT_UNCERTAINTY).lost).toBe(100);
-    const error = errorOf(() =>
-      readRegion(mixed, { name: 'right', shape: box(55) }, mirror, 0.05, DEFAULT_UNCERTAINTY),
-    ) as CoreError;
+    expect(read('edge', across, mirror, mixed).lost).toBe(100);
+    const error = errorOf(() => read('right', box(55), mirror, mixed)) as CoreError;
     expect(error.code).toBe('impossible');
   });
 });

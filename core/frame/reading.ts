@@ -7,35 +7,38 @@ import {
   throughLine,
   type RadianceLine,
 } from '../radiometry/measurement';
-import { type RadiometricSettings } from '../radiometry/radiometricSettings';
+import { isSignificant, type Quantity, type Uncertainty, uncertaintyOf } from '../radiometry/quantity';
+import { AS_SEEN, type RadiometricSettings } from '../radiometry/radiometricSettings';
 import {
-  differenceUncertainty,
-  isSignificant,
-  readingUncertainty,
-  type MeanReading,
-  type SharedInputs,
-  type Uncertainty,
-  type UncertaintySources,
+  type CameraErrors,
+  differenceQuantity,
+  objectOf,
+  seenBy,
+  type SeenMean,
+  settingsAt,
+  type UncertainSettings,
 } from '../radiometry/uncertainty';
 import type { Frame } from './frame';
 import { maskOf, requirePixels, spansBeyond, spansOf, type Shape, type Span } from './region';
 import { populationsOf, type Populations } from './populations';
+import { spillOf } from './spill';
 import { regionStatistics, type RegionStatistics } from './statistics';
 
 /** A region under settings: its statistics in °C of the object, and how sure its mean is. */
 export interface Reading {
   statistics: RegionStatistics;
-  /** Of the mean; standard (k = 1), K. */
+  /** The mean with everything that it depends on; what a difference to another reading needs. */
+  mean: Quantity;
+  /** Of the mean, K. */
   uncertainty: Uncertainty;
-  /** What the difference to another reading needs. */
-  mean: MeanReading;
+  settings: UncertainSettings;
   /** Pixels that have a value but no physical solution under the settings. */
   lost: number;
   /** The two things that the region holds, when it holds two: its mean is then neither's. */
   populations: Populations | null;
 }
 
-/** `value` is first minus second, K; `uncertainty` is standard (k = 1). */
+/** `value` is first minus second, K. */
 export interface Difference {
   value: number;
   uncertainty: Uncertainty;
@@ -69,51 +72,94 @@ export function regionSpans(frame: Measured, region: { name: string; shape: Shap
   return requirePixels(name, shape, spans, width, height);
 }
 
+/** A region to be read: `id` names its errors, `name` is for people. */
+export interface RegionToRead {
+  id: string;
+  name: string;
+  shape: Shape;
+}
+
+/**
+ * The mean of a region as the camera saw it: emissivity 1, no air on the way.
+ *
+ * @throws CoreError `bad_region` without a pixel in the frame; `impossible` when no pixel has a reading
+ */
+export function seenIn(frame: Measured, region: RegionToRead, blur: number): SeenMean {
+  const line = radianceLine(frame.basis, AS_SEEN);
+  const spans = regionSpans(frame, region, line);
+  const statistics = regionStatistics(
+    frame.values,
+    frame.width,
+    spans,
+    (gathered) => void correctValues(gathered, line, gathered),
+  );
+  if (!statistics) throw impossibleSettings();
+  return {
+    region: region.id,
+    apparent: statistics.mean,
+    std: statistics.std,
+    count: statistics.count,
+    spill: apparentSpill(frame, spans, line, blur),
+  };
+}
+
+/** Spill in apparent temperatures, K. What a camera computed is straight enough within a small region. */
+function apparentSpill(frame: Measured, spans: readonly Span[], line: RadianceLine, blur: number): number {
+  const spill = spillOf(frame.values, frame.width, frame.height, spans, blur);
+  if (spill === 0) return 0;
+  const first = spans[0]!;
+  const at = frame.values[first.y * frame.width + first.from]!;
+  const slope = throughLine(at + 0.5, line) - throughLine(at - 0.5, line);
+  return Number.isFinite(slope) ? spill * slope : spill;
+}
+
 /**
  * Reads a region of a frame.
  *
- * @param noise - standard deviation of one pixel's noise, K (`estimateNoise`)
  * @throws CoreError `bad_region` without a pixel in the frame; `impossible` when no pixel has a reading left
  */
-export function readRegion(
-  frame: Measured,
-  region: { name: string; shape: Shape },
-  settings: RadiometricSettings,
-  noise: number,
-  sources: UncertaintySources,
-): Reading {
-  const line = radianceLine(frame.basis, settings);
+export function readRegion(frame: Measured, region: RegionToRead, settings: UncertainSettings, camera: CameraErrors): Reading {
+  const numbers = settingsAt(settings);
+  const line = radianceLine(frame.basis, numbers);
   const spans = regionSpans(frame, region, line);
   let lost = 0;
   let populations: Populations | null = null;
   const statistics = regionStatistics(frame.values, frame.width, spans, (gathered) => {
     lost = correctValues(gathered, line, gathered);
-    if (region.shape.kind !== 'spot' && region.shape.kind !== 'line') populations = populationsOf(gathered, noise);
+    if (region.shape.kind !== 'spot' && region.shape.kind !== 'line') populations = populationsOf(gathered, camera.noise);
   });
   if (!statistics) throw impossibleSettings();
-  const mean: MeanReading = {
-    apparent: apparentTemperature(statistics.mean, settings),
-    object: statistics.mean,
-    settings,
-    noise,
+  const seen: SeenMean = {
+    region: region.id,
+    apparent: apparentTemperature(statistics.mean, numbers),
+    std: null,
     count: statistics.count,
+    spill: apparentSpill(frame, spans, radianceLine(frame.basis, AS_SEEN), camera.blur),
   };
-  return { statistics, uncertainty: readingUncertainty(mean, sources), mean, lost, populations };
+  const mean = objectOf(seenBy(seen, camera), settings);
+  return { statistics, mean, uncertainty: uncertaintyOf(mean), settings, lost, populations };
 }
 
 /**
- * The difference of two readings, first minus second, in one frame or in two.
+ * The mean of a region under plain settings, °C: what it would be if they were others.
  *
- * @param otherSources - of the second, when they are not those of the first
+ * @throws CoreError as `readRegion`
  */
-export function differenceOf(
-  a: Reading,
-  b: Reading,
-  sources: UncertaintySources,
-  shared: SharedInputs,
-  otherSources: UncertaintySources = sources,
-): Difference {
-  const value = a.statistics.mean - b.statistics.mean;
-  const uncertainty = differenceUncertainty(a.mean, b.mean, sources, shared, otherSources);
-  return { value, uncertainty, significant: isSignificant(value, uncertainty.total) };
+export function meanUnder(frame: Measured, region: Omit<RegionToRead, 'id'>, settings: RadiometricSettings): number {
+  const line = radianceLine(frame.basis, settings);
+  const spans = regionSpans(frame, region, line);
+  const statistics = regionStatistics(
+    frame.values,
+    frame.width,
+    spans,
+    (gathered) => void correctValues(gathered, line, gathered),
+  );
+  if (!statistics) throw impossibleSettings();
+  return statistics.mean;
+}
+
+/** The difference of two readings, first minus second, in one frame or in two: errors that both name are common to them. */
+export function differenceOf(a: Reading, b: Reading): Difference {
+  const uncertainty = uncertaintyOf(differenceQuantity(a.mean, b.mean));
+  return { value: a.statistics.mean - b.statistics.mean, uncertainty, significant: isSignificant(uncertainty) };
 }

@@ -71,8 +71,3 @@ export function temperatureFromRadiance(radiance: number): number {
   }
   return kelvinFromBandRadiance(radiance) - ZERO_CELSIUS_IN_KELVIN;
 }
-
-/** Derivative of band radiance by temperature at a temperature in °C, exact, W m⁻² sr⁻¹ K⁻¹. */
-export function radianceSlope(celsius: number): number {
-  return bandRadianceSlope(celsius + ZERO_CELSIUS_IN_KELVIN);
-}

@@ -1,11 +1,13 @@
 import { CoreError } from '../errors';
-import { radianceFromTemperature } from './bandTable';
-import type { UncertaintySources } from './uncertainty';
+import { radianceFromTemperature, temperatureFromRadiance } from './bandTable';
+import { computed, type Quantity, uncertain, uncertaintyOf } from './quantity';
+import { type CameraErrors, objectRadiance, seenBy, type SeenMean, type UncertainSettings } from './uncertainty';
 
-/** What an experiment says, K or a fraction, with its standard uncertainty (k = 1) and what to mind. */
+/** What an experiment says, °C or a fraction, with all that it depends on, its standard uncertainty (k = 1) and what to mind. */
 export interface Outcome {
   value: number;
   uncertainty: number;
+  quantity: Quantity;
   warnings: ExperimentWarning[];
 }
 
@@ -14,19 +16,10 @@ export interface ExperimentWarning {
   words: string;
 }
 
-/** A mean over pixels as the camera saw it. */
-export interface SeenMean {
-  /** Apparent temperature, °C. */
-  apparent: number;
-  /** Spread of the pixels, K; null for a single one. */
-  std: number | null;
-  /** Standard deviation of one pixel's noise, K. */
-  noise: number;
-  count: number;
-}
-
-/** Emissivity of what holds and borders crumpled foil: it is a mirror but for so much. */
-const FOIL_EMISSIVITY = 0.05;
+/** What crumpled foil emits itself, with its standard uncertainty. */
+export const FOIL = { value: 0.05, uncertainty: 0.02 };
+/** Matt tape as it comes. */
+export const TAPE = { value: 0.95, uncertainty: 0.01 };
 /** Of foil that stands still in a room: more than this between its folds means that something hot or a person is in it, K. */
 const EVEN_FOIL_K = 2;
 const FEW_PIXELS = 9;
@@ -36,16 +29,32 @@ function fewPixels({ count }: SeenMean): ExperimentWarning[] {
 }
 
 /**
- * Reflected apparent temperature from crumpled foil held where the target is, read with emissivity 1 and distance 0.
+ * What crumpled foil mirrors, from how it looks and the air, whose temperature it has.
+ *
+ * @returns °C
+ */
+export function mirroredBy(foil: Quantity, emissivity: Quantity, air: Quantity): Quantity {
+  return computed({ foil, emissivity, air }, (x) => {
+    const own = Math.min(0.5, Math.max(0, x.emissivity));
+    const seen = radianceFromTemperature(x.foil) - own * radianceFromTemperature(x.air);
+    return temperatureFromRadiance(seen / (1 - own));
+  });
+}
+
+/** Folds look into different directions: about so many. */
+const FOLDS = 9;
+
+/**
+ * Reflected apparent temperature from crumpled foil held where the target is.
  *
  * @param foil - the region on the foil
- * @param air - air temperature, °C: about what the foil itself has
+ * @param air - air temperature: that of the foil itself
  * @returns °C
  *
- * The foil emits a twentieth itself, which pulls the reading towards its own temperature; that is put into the uncertainty,
- * not corrected. Folds look into different directions, so their spread over the mean's root of about nine directions counts.
+ * What the foil emits itself is taken out. Folds look into different directions, so their spread over the root of about nine
+ * of them counts.
  */
-export function reflectedFromFoil(foil: SeenMean, air: number, sources: UncertaintySources): Outcome {
+export function reflectedFromFoil(foil: SeenMean, air: Quantity, camera: CameraErrors): Outcome {
   const warnings = fewPixels(foil);
   const spread = foil.std ?? 0;
   if (spread > EVEN_FOIL_K) {
@@ -54,22 +63,12 @@ export function reflectedFromFoil(foil: SeenMean, air: number, sources: Uncertai
       words: `The foil spans ${(2 * spread).toFixed(1)} K: something hot, or you, is in it. Stand aside, or take the part that the target faces.`,
     });
   }
-  const uncertainty = Math.hypot(
-    foil.noise / Math.sqrt(foil.count),
-    sources.uniformity,
-    sources.calibration,
-    spread / 3,
-    FOIL_EMISSIVITY * (foil.apparent - air),
-  );
-  return { value: foil.apparent, uncertainty, warnings };
-}
-
-/** Surroundings of an experiment on emissivity, °C, with the standard uncertainty of the reflected temperature. */
-export interface Surroundings {
-  reflected: number;
-  reflectedU: number;
-  air: number;
-  transmittance: number;
+  const own = (kind: string) => `${kind} of ${camera.frame} ${foil.region}`;
+  const emits = uncertain(FOIL.value, { name: own('foil'), part: 'reflected', u: FOIL.uncertainty });
+  const folds = uncertain(0, { name: own('folds'), part: 'reflected', u: spread / Math.sqrt(FOLDS) });
+  const mirrored = mirroredBy(seenBy(foil, camera), emits, air);
+  const quantity = computed({ mirrored, folds }, (x) => x.mirrored + x.folds);
+  return { value: quantity.at({}), uncertainty: uncertaintyOf(quantity).total, quantity, warnings };
 }
 
 /** Below this the bare surface and its surroundings look the same, K. */
@@ -79,6 +78,20 @@ const GOOD_CONTRAST_K = 10;
 /** Below this it means nothing. */
 const WORTHLESS = 0.2;
 
+/** What surrounds a surface: all that the measurement equation needs but its emissivity. */
+export type Surroundings = Omit<UncertainSettings, 'emissivity'>;
+
+/**
+ * The emissivity that makes a bare surface as warm as the tape beside it. Errors that both readings share enter once.
+ *
+ * @returns a fraction; NaN where nothing fits
+ */
+export function emissivityLikeTape(bare: Quantity, tape: Quantity, tapeEmissivity: Quantity, around: Surroundings): Quantity {
+  return computed({ bare, tape, tapeEmissivity, ...around }, (x) =>
+    emissivityThatFits(x.bare, objectRadiance(x.tape, Math.min(1, x.tapeEmissivity), x), x),
+  );
+}
+
 /**
  * Emissivity of a bare surface from a patch of tape beside it; both are at one temperature.
  *
@@ -87,32 +100,23 @@ const WORTHLESS = 0.2;
  * @param tapeEmissivity - with its standard uncertainty
  * @throws CoreError `impossible` when tape and surroundings differ by less than 3 K, or nothing fits
  *
- * The tape gives the true temperature; from that the emissivity follows that makes the bare surface look as it does. The
- * uncertainty is first order, with each input moved by its own.
+ * The tape gives the true temperature; from that the emissivity follows that makes the bare surface look as it does.
  */
 export function emissivityFromTape(
   bare: SeenMean,
   tape: SeenMean,
   tapeEmissivity: { value: number; uncertainty: number },
   around: Surroundings,
-  sources: UncertaintySources,
+  camera: CameraErrors,
 ): Outcome {
-  const noiseOf = (mean: SeenMean) => Math.hypot(mean.noise / Math.sqrt(mean.count), sources.uniformity);
+  const emits = uncertain(tapeEmissivity.value, {
+    name: `tape of ${camera.frame} ${tape.region}`,
+    part: 'emissivity',
+    u: tapeEmissivity.uncertainty,
+  });
   return emissivityOutcome(
-    (x) => {
-      const known = { ...around, reflected: x.reflected! };
-      const object = objectRadiance(x.tape! + x.calibration!, x.tapeEmissivity!, known);
-      return emissivityThatFits(x.bare! + x.calibration!, object, known);
-    },
-    {
-      bare: [bare.apparent, noiseOf(bare)],
-      tape: [tape.apparent, noiseOf(tape)],
-      // Common to both regions of the frame.
-      calibration: [0, sources.calibration],
-      tapeEmissivity: [tapeEmissivity.value, tapeEmissivity.uncertainty],
-      reflected: [around.reflected, around.reflectedU],
-    },
-    Math.abs(tape.apparent - around.reflected),
+    emissivityLikeTape(seenBy(bare, camera), seenBy(tape, camera), emits, around),
+    Math.abs(tape.apparent - around.reflected.at({})),
     [...fewPixels(bare), ...fewPixels(tape)],
   );
 }
@@ -128,42 +132,34 @@ export function emissivityFromContact(
   surface: SeenMean,
   contact: { celsius: number; uncertainty: number },
   around: Surroundings,
-  sources: UncertaintySources,
+  camera: CameraErrors,
 ): Outcome {
+  const shown = uncertain(contact.celsius, {
+    name: `contact at ${camera.frame} ${surface.region}`,
+    part: 'emissivity',
+    u: contact.uncertainty,
+  });
   return emissivityOutcome(
-    (x) => emissivityThatFits(x.seen!, radianceFromTemperature(x.contact!), { ...around, reflected: x.reflected! }),
-    {
-      seen: [surface.apparent, Math.hypot(surface.noise / Math.sqrt(surface.count), sources.uniformity, sources.calibration)],
-      contact: [contact.celsius, contact.uncertainty],
-      reflected: [around.reflected, around.reflectedU],
-    },
-    Math.abs(contact.celsius - around.reflected),
+    computed({ seen: seenBy(surface, camera), shown, ...around }, (x) =>
+      emissivityThatFits(x.seen, radianceFromTemperature(x.shown), x),
+    ),
+    Math.abs(contact.celsius - around.reflected.at({})),
     fewPixels(surface),
   );
 }
 
-type Known = Omit<Surroundings, 'reflectedU'>;
-
-/** Radiance of the object behind an apparent temperature. */
-function objectRadiance(apparent: number, emissivity: number, { reflected, air, transmittance }: Known): number {
-  const atSurface = (radianceFromTemperature(apparent) - (1 - transmittance) * radianceFromTemperature(air)) / transmittance;
-  return (atSurface - (1 - emissivity) * radianceFromTemperature(reflected)) / emissivity;
-}
-
 /** The emissivity under which an object of that radiance looks like `apparent`. */
-function emissivityThatFits(apparent: number, object: number, { reflected, air, transmittance }: Known): number {
+function emissivityThatFits(
+  apparent: number,
+  object: number,
+  { reflected, air, transmittance }: Record<keyof Surroundings, number>,
+): number {
   const atSurface = (radianceFromTemperature(apparent) - (1 - transmittance) * radianceFromTemperature(air)) / transmittance;
   const around = radianceFromTemperature(reflected);
   return (atSurface - around) / (object - around);
 }
 
-/** Solves at the values given, and once more with each input moved by its standard uncertainty. */
-function emissivityOutcome(
-  solve: (inputs: Record<string, number>) => number,
-  inputs: Record<string, readonly [value: number, uncertainty: number]>,
-  contrast: number,
-  warnings: ExperimentWarning[],
-): Outcome {
+function emissivityOutcome(quantity: Quantity, contrast: number, warnings: ExperimentWarning[]): Outcome {
   if (!(contrast >= LEAST_CONTRAST_K)) {
     throw new CoreError(
       'impossible',
@@ -172,13 +168,8 @@ function emissivityOutcome(
       `Warm the surface, or wait until it differs by ${GOOD_CONTRAST_K} K or more.`,
     );
   }
-  const values = Object.fromEntries(Object.entries(inputs).map(([name, [value]]) => [name, value]));
-  const value = solve(values);
-  const parts = Object.entries(inputs).map(([name, [at, u]]) => {
-    const moved = (solve({ ...values, [name]: at + u }) - solve({ ...values, [name]: at - u })) / 2;
-    return Number.isFinite(moved) ? moved : Infinity;
-  });
-  const uncertainty = Math.hypot(...parts);
+  const value = quantity.at({});
+  const uncertainty = uncertaintyOf(quantity).total;
   if (!(value > 0.01) || value > 1 + Math.max(0.03, 2 * uncertainty)) {
     throw new CoreError(
       'impossible',
@@ -197,5 +188,5 @@ function emissivityOutcome(
   if (uncertainty > WORTHLESS) {
     warnings.push({ code: 'not_sure', words: 'The uncertainty is so large that the table of materials says more.' });
   }
-  return { value: Math.min(1, value), uncertainty, warnings };
+  return { value: Math.min(1, value), uncertainty, quantity, warnings };
 }

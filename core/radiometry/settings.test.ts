@@ -8,7 +8,7 @@ import {
   withSetting,
 } from './settings';
 
-const conditions = { airC: 20.6, humidityPct: 47 };
+const conditions = { airC: 20.6, humidityPct: 47, outdoors: false };
 
 describe('resolving settings', () => {
   test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
@@ -22,7 +22,7 @@ describe('resolving settings', () => {
   });
 
   test('without conditions the air is a guess that says so', () => {
-    const resolved = resolveSettings({}, { airC: null, humidityPct: null });
+    const resolved = resolveSettings({}, { airC: null, humidityPct: null, outdoors: false });
     expect(resolved.airC.origin).toBe('default');
     expect(resolved.humidityPct).toEqual({ value: null, origin: 'default' });
   });
@@ -81,9 +81,9 @@ describe('what goes along with a setting', () => {
       { surface: tape, visit: { ...NO_SETTINGS, emissivity: 0.9, emissivityU: 0.01 } },
       conditions,
     );
-    expect(resolved.emissivity).toEqual({ value: 0.31, origin: 'surface', u: 0.03, from: 'tape, 19:12' });
+    expect(resolved.emissivity).toEqual({ value: 0.31, origin: 'surface', u: 0.03, from: 'tape, 19:12', shares: [] });
     const typed = resolveSettings({ surface: tape, region: { ...NO_SETTINGS, emissivity: 0.5 } }, conditions);
-    expect(typed.emissivity).toEqual({ value: 0.5, origin: 'region', u: null, from: null });
+    expect(typed.emissivity).toEqual({ value: 0.5, origin: 'region', u: null, from: null, shares: [] });
   });
 
   test('a value that is typed over loses them', () => {
@@ -118,8 +118,15 @@ describe('the air path', () => {
     expect(resolved.transmittanceU).toBe(0);
   });
 
-  test('without humidity the air counts as clear', () => {
-    const resolved = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40 } }, { airC: 20, humidityPct: null });
-    expect(resolved.transmittance).toEqual({ value: 1, origin: 'default' });
+  test('without humidity the path is reckoned for air between dry and damp, and less surely', () => {
+    const resolved = resolveSettings(
+      { visit: { ...NO_SETTINGS, distanceM: 40 } },
+      { airC: 20, humidityPct: null, outdoors: false },
+    );
+    expect(resolved.transmittance.origin).toBe('path');
+    expect(resolved.transmittance.value).toBeLessThan(1);
+    const known = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40 } }, { airC: 20, humidityPct: 60, outdoors: false });
+    expect(resolved.transmittance.value).toBeCloseTo(known.transmittance.value, 9);
+    expect(resolved.transmittanceU).toBeGreaterThan(known.transmittanceU);
   });
 });

@@ -1,7 +1,18 @@
 import { z } from 'zod';
 import { textSchema } from '../rows/fields';
 import { airTransmittance } from './airPath';
+import { reflectedOutdoors } from './outdoors';
+import { type Share, UNCERTAINTY_PARTS } from './quantity';
 import type { RadiometricSettings } from './radiometricSettings';
+
+/** What an experiment owes to errors that other readings share: its camera's, above all. */
+const shareSchema = z.object({
+  name: textSchema(200),
+  part: z.enum(UNCERTAINTY_PARTS),
+  u: z.number().min(0).max(1000),
+  per: z.number().min(-1e4).max(1e4),
+});
+const sharesSchema = z.array(shareSchema).max(20, 'must not be more than 20');
 
 /**
  * Settings as people give them at one level (visit, surface, frame, region). `null` means: not set here, take it from above.
@@ -17,9 +28,14 @@ export const settingsSchema = z.object({
   /** Standard uncertainty of the emissivity, and where it comes from in words: a material, a piece of tape. */
   emissivityU: z.number().gt(0, 'must be above 0').max(0.5, 'must not exceed 0.5').nullable(),
   emissivityFrom: textSchema(160).nullable(),
+  /** Of that uncertainty, what is common with other readings. */
+  emissivityShares: sharesSchema.nullable(),
+  /** Names a material: all that is made of it has one emissivity, and one error of it. */
+  material: textSchema(160).nullable(),
   /** The same of the reflected apparent temperature, K. */
   reflectedU: z.number().gt(0, 'must be above 0').max(50, 'must not exceed 50 K').nullable(),
   reflectedFrom: textSchema(160).nullable(),
+  reflectedShares: sharesSchema.nullable(),
   /** What a palm pressed on the surface left: a print that stays (it can be read), or nothing but a reflection. */
   palm: z.enum(['emits', 'mirror']).nullable(),
 });
@@ -39,21 +55,24 @@ export const NO_SETTINGS: Settings = {
   transmittance: null,
   emissivityU: null,
   emissivityFrom: null,
+  emissivityShares: null,
+  material: null,
   reflectedU: null,
   reflectedFrom: null,
+  reflectedShares: null,
   palm: null,
 };
 
 /** Whether nothing is said at all: such a row may go. */
 export function saysNothing(settings: Settings): boolean {
-  return settings.palm === null && SETTING_NAMES.every((name) => settings[name] === null);
+  return settings.palm === null && settings.material === null && SETTING_NAMES.every((name) => settings[name] === null);
 }
 
 /** One number set or taken back; what was known of the old one goes with it. */
 export function withSetting(settings: Settings, name: SettingName, value: number | null): Settings {
   const next = { ...settings, [name]: value };
-  if (name === 'emissivity') return { ...next, emissivityU: null, emissivityFrom: null };
-  if (name === 'reflectedC') return { ...next, reflectedU: null, reflectedFrom: null };
+  if (name === 'emissivity') return { ...next, emissivityU: null, emissivityFrom: null, emissivityShares: null, material: null };
+  if (name === 'reflectedC') return { ...next, reflectedU: null, reflectedFrom: null, reflectedShares: null };
   return next;
 }
 
@@ -62,7 +81,7 @@ const LEVELS = ['region', 'frame', 'surface', 'visit'] as const;
 export type Level = (typeof LEVELS)[number];
 
 /** Where a value comes from: a level where somebody set it, the visit's conditions, or what is taken when nobody said. */
-export type Origin = Level | 'conditions' | 'air' | 'path' | 'default';
+export type Origin = Level | 'conditions' | 'air' | 'sky' | 'path' | 'default';
 
 export interface Resolved<T> {
   value: T;
@@ -74,6 +93,8 @@ export interface Sourced extends Resolved<number> {
   /** Standard uncertainty; null where nobody stated one. */
   u: number | null;
   from: string | null;
+  /** Of the uncertainty, what other readings share. */
+  shares: readonly Share[];
 }
 
 export interface ResolvedSettings {
@@ -86,6 +107,8 @@ export interface ResolvedSettings {
   /** Standard uncertainty of the transmittance; 0 where it was given or the way is short. */
   transmittanceU: number;
   palm: { value: Settings['palm']; origin: Origin };
+  /** The innermost material that was named; null where nobody did. */
+  material: string | null;
 }
 
 /** Non-metals: paint, plaster, brick, wood, paper all lie near it. */
@@ -96,30 +119,32 @@ export interface SurveyConditions {
   /** Air on the side where the camera stands, °C, null when not known. */
   airC: number | null;
   humidityPct: number | null;
+  /** Outdoors a surface mirrors the sky as well. */
+  outdoors: boolean;
 }
 
 /**
  * Settings in force, each with its origin: the innermost level that sets a value wins (region over frame over surface over visit),
- * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air, and
- * transmittance to the air path where distance and humidity are known.
+ * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air, outdoors to
+ * sky and ground, and transmittance to the air path where the distance is known.
  */
 export function resolveSettings(
   levels: { visit?: Settings | null; surface?: Settings | null; frame?: Settings | null; region?: Settings | null },
   conditions: SurveyConditions,
 ): ResolvedSettings {
-  const levelOf = (name: SettingName | 'palm'): Level | null =>
+  const levelOf = (name: SettingName | 'palm' | 'material'): Level | null =>
     LEVELS.find((level) => (levels[level]?.[name] ?? null) !== null) ?? null;
   const pick = (name: SettingName): Resolved<number> | null => {
     const origin = levelOf(name);
     return origin && { value: levels[origin]![name]!, origin };
   };
-  const sourced = (name: 'emissivity' | 'reflectedC', otherwise: Resolved<number>): Sourced => {
+  const sourced = (name: 'emissivity' | 'reflectedC', otherwise: Resolved<number> & { u: number | null }): Sourced => {
     const set = pick(name);
-    if (!set) return { ...otherwise, u: null, from: null };
+    if (!set) return { ...otherwise, from: null, shares: [] };
     const of = levels[set.origin as Level]!;
     return name === 'emissivity'
-      ? { ...set, u: of.emissivityU, from: of.emissivityFrom }
-      : { ...set, u: of.reflectedU, from: of.reflectedFrom };
+      ? { ...set, u: of.emissivityU, from: of.emissivityFrom, shares: of.emissivityShares ?? [] }
+      : { ...set, u: of.reflectedU, from: of.reflectedFrom, shares: of.reflectedShares ?? [] };
   };
   const airC =
     pick('airC') ??
@@ -134,20 +159,29 @@ export function resolveSettings(
   const distanceM: Resolved<number | null> = pick('distanceM') ?? { value: null, origin: 'default' };
   const given = pick('transmittance');
   const path =
-    given === null && distanceM.value !== null && humidityPct.value !== null && Math.abs(airC.value) <= 60
-      ? airTransmittance(airC.value, humidityPct.value / 100, distanceM.value)
+    given === null && distanceM.value !== null && Math.abs(airC.value) <= 60
+      ? airTransmittance(airC.value, humidityPct.value === null ? null : humidityPct.value / 100, distanceM.value)
       : null;
   const palmLevel = levelOf('palm');
+  const materialLevel = levelOf('material');
   return {
-    emissivity: sourced('emissivity', { value: DEFAULT_EMISSIVITY, origin: 'default' }),
-    reflectedC: sourced('reflectedC', { value: airC.value, origin: 'air' }),
+    emissivity: sourced('emissivity', { value: DEFAULT_EMISSIVITY, origin: 'default', u: null }),
+    reflectedC: sourced('reflectedC', surroundings(airC.value, conditions.outdoors)),
     airC,
     humidityPct,
     distanceM,
     transmittance: given ?? (path ? { value: path.value, origin: 'path' } : { value: 1, origin: 'default' }),
     transmittanceU: path?.uncertainty ?? 0,
     palm: palmLevel ? { value: levels[palmLevel]!.palm, origin: palmLevel } : { value: null, origin: 'default' },
+    material: materialLevel && levels[materialLevel]!.material,
   };
+}
+
+/** What a surface mirrors where nobody looked: indoors what has the temperature of the air, outdoors ground and sky. */
+function surroundings(airC: number, outdoors: boolean): Resolved<number> & { u: number | null } {
+  if (!outdoors || Math.abs(airC) > 60) return { value: airC, origin: 'air', u: null };
+  const { value, uncertainty } = reflectedOutdoors(airC, null);
+  return { value, origin: 'sky', u: uncertainty };
 }
 
 /** The part of resolved settings that the measurement equation needs. */

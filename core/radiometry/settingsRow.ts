@@ -26,8 +26,11 @@ export const settingsEntity = defineEntity({
     transmittance: 'transmittance',
     emissivityU: 'uncertainty of the emissivity',
     emissivityFrom: 'where the emissivity comes from',
+    emissivityShares: 'what that uncertainty is made of',
+    material: 'material',
     reflectedU: 'uncertainty of the reflected temperature',
     reflectedFrom: 'where the reflected temperature comes from',
+    reflectedShares: 'what that uncertainty is made of',
     palm: 'palm test',
   },
 });

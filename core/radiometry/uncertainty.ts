@@ -1,167 +1,111 @@
-import { radianceFromTemperature, radianceSlope } from './bandTable';
+import { radianceFromTemperature, temperatureFromRadiance } from './bandTable';
+import { computed, linear, type Quantity } from './quantity';
 import type { RadiometricSettings } from './radiometricSettings';
 
-/** Standard uncertainties (k = 1) of what goes into a reading; K, and a fraction for emissivity. */
-export interface UncertaintySources {
-  /** Of the camera's calibration: common to a frame, so it nearly cancels in a difference. */
+/** A camera's errors (standard uncertainties, k = 1) and whose they are: what reads T shows T + level + gain · (T − shutter) + place + noise. */
+export interface CameraErrors {
+  /** Names the camera: its calibration is one error in all that it read. */
+  camera: string;
+  /** Names the frame: what a camera changes from one to the next is one error within a frame. */
+  frame: string;
+  /** Of its level, K. */
   calibration: number;
-  /** Of one part of the picture against another; does not average out over pixels. */
+  /** Of that, what changes from one frame to the next, K. */
+  repeatability: number;
+  /** Of its slope, as a fraction of the distance to the temperature of its shutter. */
+  gain: number;
+  /** Temperature of the shutter, where the slope errs by nothing, °C. */
+  shutterC: number;
+  /** Of one place in the picture against another, K; does not average out over pixels. */
   uniformity: number;
-  emissivity: number;
-  /** Of the reflected apparent temperature; common to a frame. */
-  reflected: number;
-  /** Of what the air lets through, a fraction; nothing where the way is short or the transmittance was given. */
-  transmittance?: number;
+  /** Of one pixel, K. */
+  noise: number;
+  /** Of the optics: standard deviation of a round Gaussian, pixels. */
+  blur: number;
 }
 
-export const DEFAULT_UNCERTAINTY: UncertaintySources = {
+export const USUAL_CAMERA = {
   calibration: 1,
+  repeatability: 0,
+  gain: 0.01,
+  shutterC: 20,
   uniformity: 0.1,
-  emissivity: 0.02,
-  reflected: 1,
-};
+  blur: 0.7,
+} as const satisfies Partial<CameraErrors>;
 
-/** A mean over pixels, as far as its uncertainty is concerned. */
-export interface MeanReading {
-  /** Mean apparent temperature, °C. */
+/** Standard uncertainties that are taken where nobody stated one: a fraction, and K. */
+export const USUAL_UNCERTAINTY = { emissivity: 0.02, reflected: 1, air: 1 } as const;
+
+/** A mean over pixels as the camera saw it. */
+export interface SeenMean {
+  /** Names the region. */
+  region: string;
+  /** Apparent temperature, °C. */
   apparent: number;
-  /** Object temperature that belongs to it, °C. */
-  object: number;
-  settings: RadiometricSettings;
-  /** Standard deviation of one pixel's noise, K. */
-  noise: number;
+  /** Spread of the pixels, K; null for a single one. */
+  std: number | null;
   /** Pixels with a reading. */
   count: number;
-}
-
-/** How much the object temperature moves for one unit of each input. */
-export interface Sensitivities {
-  apparent: number;
-  /** K for a whole unit of emissivity. */
-  emissivity: number;
-  reflected: number;
-  /** K for a whole unit of transmittance. */
-  transmittance: number;
+  /** What the surroundings took from it by the blur, K (`spillOf`). */
+  spill: number;
 }
 
 /**
- * First-order sensitivities of the object temperature (GUM, JCGM 100, on the measurement equation; air temperature taken
- * as exact).
- *
- * @param apparent - °C
- * @param object - °C, belonging to `apparent` under `settings`
+ * Of what blur took, the share that is stated as standard uncertainty. The mean is not corrected, and a region that reaches a
+ * third of a pixel beyond its target loses nearly three times what blur alone takes: twice this share covers that.
  */
-export function sensitivities(apparent: number, object: number, settings: RadiometricSettings): Sensitivities {
+const SPILL_SHARE = 1.2;
+
+/** The apparent temperature of a region with the errors of its camera, °C. */
+export function seenBy(seen: SeenMean, camera: CameraErrors): Quantity {
+  const level = Math.sqrt(Math.max(0, camera.calibration ** 2 - camera.repeatability ** 2));
+  const own = (kind: string) => `${kind} of ${camera.frame} ${seen.region}`;
+  return linear(seen.apparent, [
+    { name: `level of ${camera.camera}`, part: 'calibration', u: level, per: 1 },
+    { name: `level of ${camera.frame}`, part: 'repeatability', u: camera.repeatability, per: 1 },
+    { name: `gain of ${camera.camera}`, part: 'gain', u: camera.gain, per: seen.apparent - camera.shutterC },
+    { name: own('place'), part: 'uniformity', u: camera.uniformity, per: 1 },
+    { name: own('noise'), part: 'noise', u: camera.noise / Math.sqrt(seen.count), per: 1 },
+    { name: own('blur'), part: 'blur', u: SPILL_SHARE * Math.abs(seen.spill), per: 1 },
+  ]);
+}
+
+/** What turns apparent into object temperatures, with what is not known of it. */
+export type UncertainSettings = { [K in keyof RadiometricSettings]: Quantity };
+
+/** The values without their uncertainties. */
+export function settingsAt(settings: UncertainSettings): RadiometricSettings {
   const { emissivity, reflected, air, transmittance } = settings;
-  const objectSlope = emissivity * radianceSlope(object);
-  return {
-    apparent: radianceSlope(apparent) / (transmittance * objectSlope),
-    emissivity: (radianceFromTemperature(reflected) - radianceFromTemperature(object)) / objectSlope,
-    reflected: (-(1 - emissivity) * radianceSlope(reflected)) / objectSlope,
-    transmittance:
-      (radianceFromTemperature(air) - radianceFromTemperature(apparent)) / (transmittance * transmittance * objectSlope),
-  };
+  return { emissivity: emissivity.at({}), reflected: reflected.at({}), air: air.at({}), transmittance: transmittance.at({}) };
 }
 
-/** Parts of a standard uncertainty, K each (signs dropped); the total is the root of the sum of their squares. */
-export interface Uncertainty {
-  total: number;
-  noise: number;
-  uniformity: number;
-  emissivity: number;
-  reflected: number;
-  calibration: number;
-  /** Of the air between camera and surface. */
-  path: number;
-  /** Of the camera from one frame to the next; nothing within a frame. */
-  repeatability: number;
-}
-
-/** The parts of an uncertainty by name, in the order in which people are told of them. */
-export const UNCERTAINTY_PARTS = [
-  'noise',
-  'uniformity',
-  'emissivity',
-  'reflected',
-  'path',
-  'calibration',
-  'repeatability',
-] as const satisfies readonly Exclude<keyof Uncertainty, 'total'>[];
-
-function combine(parts: Omit<Uncertainty, 'total'>): Uncertainty {
-  return { ...parts, total: Math.hypot(...UNCERTAINTY_PARTS.map((name) => parts[name])) };
-}
+/** No surface emits less; a fraction that errs below it means nothing. */
+const LEAST_EMISSIVITY = 0.002;
+const fraction = (value: number) => Math.min(1, Math.max(LEAST_EMISSIVITY, value));
 
 /**
- * Standard uncertainty (k = 1) of one reading.
- *
- * @returns K, with its parts
+ * The object temperature behind an apparent one, °C: the measurement equation `L(app) = τ ε L(obj) + τ (1−ε) L(refl) +
+ * (1−τ) L(air)` solved for the object (Vollmer & Möllmann, Infrared Thermal Imaging, ch. 2). NaN where it has no solution.
  */
-export function readingUncertainty(reading: MeanReading, sources: UncertaintySources): Uncertainty {
-  const s = sensitivities(reading.apparent, reading.object, reading.settings);
-  return combine({
-    noise: (s.apparent * reading.noise) / Math.sqrt(reading.count),
-    uniformity: s.apparent * sources.uniformity,
-    emissivity: Math.abs(s.emissivity) * sources.emissivity,
-    reflected: Math.abs(s.reflected) * sources.reflected,
-    calibration: s.apparent * sources.calibration,
-    path: Math.abs(s.transmittance) * (sources.transmittance ?? 0),
-    repeatability: 0,
-  });
-}
-
-/** What two readings have in common: errors in it move both together. */
-export interface SharedInputs {
-  /** Both take their emissivity from one setting. */
-  emissivity: boolean;
-  /** Both take their reflected temperature from one setting. */
-  reflected: boolean;
-  /** Given when the two lie in different frames; left out, they lie in one. */
-  otherFrame?: {
-    /** Of one camera's error from one frame to the next, K (k = 1). */
-    repeatability: number;
-    /** Frames of different cameras do not share an error of calibration. */
-    sameCamera: boolean;
-  };
-}
-
-/**
- * Standard uncertainty (k = 1) of the difference of two readings, in one frame or in two.
- *
- * @param sources - of the first reading; of the second as well, unless `otherSources` says so
- * @returns K, with its parts
- *
- * GUM, JCGM 100: what is common enters as the difference of the two sensitivities, what is not as their root sum of
- * squares. Calibration is common to a frame, and to the frames of one camera but for its repeatability, and shrinks to
- * |sA − sB| · u. The model of the air is one and the same, so its error is common too.
- */
-export function differenceUncertainty(
-  a: MeanReading,
-  b: MeanReading,
-  sources: UncertaintySources,
-  shared: SharedInputs,
-  otherSources: UncertaintySources = sources,
-): Uncertainty {
-  const sa = sensitivities(a.apparent, a.object, a.settings);
-  const sb = sensitivities(b.apparent, b.object, b.settings);
-  const join = (x: number, y: number, common: boolean) => (common ? Math.abs(x - y) : Math.hypot(x, y));
-  const repeatability = shared.otherFrame?.repeatability ?? 0;
-  return combine({
-    noise: Math.hypot((sa.apparent * a.noise) / Math.sqrt(a.count), (sb.apparent * b.noise) / Math.sqrt(b.count)),
-    uniformity: Math.hypot(sa.apparent * sources.uniformity, sb.apparent * otherSources.uniformity),
-    emissivity: join(sa.emissivity * sources.emissivity, sb.emissivity * otherSources.emissivity, shared.emissivity),
-    reflected: join(sa.reflected * sources.reflected, sb.reflected * otherSources.reflected, shared.reflected),
-    calibration: join(
-      sa.apparent * sources.calibration,
-      sb.apparent * otherSources.calibration,
-      shared.otherFrame?.sameCamera ?? true,
+export function objectOf(apparent: Quantity, settings: UncertainSettings): Quantity {
+  return computed({ apparent, ...settings }, (x) =>
+    temperatureFromRadiance(
+      objectRadiance(x.apparent, fraction(x.emissivity), { ...x, transmittance: fraction(x.transmittance) }),
     ),
-    path: join(sa.transmittance * (sources.transmittance ?? 0), sb.transmittance * (otherSources.transmittance ?? 0), true),
-    repeatability: Math.hypot(sa.apparent, sb.apparent) * repeatability,
-  });
+  );
 }
 
-/** A difference means something when it exceeds twice its standard uncertainty (95 %). */
-export function isSignificant(difference: number, uncertainty: number): boolean {
-  return Math.abs(difference) > 2 * uncertainty;
+/** Radiance of the object behind an apparent temperature. */
+export function objectRadiance(
+  apparent: number,
+  emissivity: number,
+  { reflected, air, transmittance }: Omit<RadiometricSettings, 'emissivity'>,
+): number {
+  const atSurface = (radianceFromTemperature(apparent) - (1 - transmittance) * radianceFromTemperature(air)) / transmittance;
+  return (atSurface - (1 - emissivity) * radianceFromTemperature(reflected)) / emissivity;
+}
+
+/** One quantity less another: what they share errs in both. */
+export function differenceQuantity(a: Quantity, b: Quantity): Quantity {
+  return computed({ a, b }, (x) => x.a - x.b);
 }

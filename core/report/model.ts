@@ -101,6 +101,7 @@ const ORIGINS: Record<Origin, string> = {
   conditions: 'from the conditions',
   path: 'reckoned from distance and humidity',
   air: 'taken as the air temperature',
+  sky: 'ground and sky at the air temperature',
   default: 'usual value',
 };
 

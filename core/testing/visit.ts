@@ -223,6 +223,8 @@ export function visitDocument(): VisitDocument {
             calibrationK: 1.5,
             uniformityK: 0.05,
             repeatabilityK: 0.2,
+            gain: 0.01,
+            blurPx: 0,
             alignments: [],
             minDistanceM: 0.3,
             offsetK: 0,

@@ -4,6 +4,8 @@ const STYLES = {
   clock: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
   /** 3 Feb 2026 */
   date: { day: 'numeric', month: 'short', year: 'numeric' },
+  /** Tue 3 */
+  shortest: { weekday: 'short', day: 'numeric' },
   /** Tue 3 Feb */
   short: { weekday: 'short', day: 'numeric', month: 'short' },
   /** Tuesday 3 February */

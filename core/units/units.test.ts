@@ -67,6 +67,7 @@ describe('local time', () => {
 
 test.each([
   ['date', '3 Feb 2026'],
+  ['shortest', 'Tue 3'],
   ['short', 'Tue 3 Feb'],
   ['long', 'Tuesday 3 February'],
   ['weekday', 'Tuesday'],

@@ -10,7 +10,7 @@ import { framesOf, orderedFrames, photosOf, takenAtOf } from './frames';
 import { meaningsFor } from './meanings';
 import { probeReading } from './probes';
 import { compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from './readings';
-import { settingsFor, sourcesFor } from './settingsInForce';
+import { cameraErrorsFor, settingsFor, uncertainSettingsFor } from './settingsInForce';
 import { metricFor } from './sizes';
 import { roomsOf } from './theVisit';
 
@@ -117,10 +117,10 @@ describe('what follows from a visit', () => {
   });
 
   test('the camera says what its readings are worth', () => {
-    expect(sourcesFor(document, ID.frame)).toMatchObject({ calibration: 1.5, uniformity: 0.05, emissivity: 0.02 });
+    expect(cameraErrorsFor(document, ID.frame)).toMatchObject({ calibration: 1.5, uniformity: 0.05, gain: 0.01, blur: 0 });
     const unknown = visitDocument();
     unknown.frameFacts[ID.frame]!.cameraId = null;
-    expect(sourcesFor(unknown, ID.frame).calibration).toBe(1);
+    expect(cameraErrorsFor(unknown, ID.frame)).toMatchObject({ calibration: 1, blur: 0.7 });
   });
 
   test('this against that', () => {
@@ -131,8 +131,10 @@ describe('what follows from a visit', () => {
   });
 
   test('a region with an emissivity of its own shares it with nobody: the ± grows', () => {
-    const own = withSettings(document, ID.suspect, 'region', { emissivity: 0.95 });
-    const common = compareRegions(document, ID.suspect, ID.sound, pixels).difference.uncertainty;
+    const onSurface = structuredClone(document);
+    onSurface.rows.frame[ID.frame]!.value.surfaceId = ID.surface;
+    const own = withSettings(onSurface, ID.suspect, 'region', { emissivity: 0.95 });
+    const common = compareRegions(onSurface, ID.suspect, ID.sound, pixels).difference.uncertainty;
     const apart = compareRegions(own, ID.suspect, ID.sound, pixels).difference.uncertainty;
     expect(apart.emissivity).toBeGreaterThan(common.emissivity);
   });
@@ -199,10 +201,10 @@ describe('what the bench needs beyond readings', () => {
     const document = visitDocument();
     const usual = readingOf(document, ID.suspect, values()).uncertainty;
     const row = document.rows.settings[ID.settings]!;
-    row.value = { ...row.value, emissivityU: 0.1, emissivityFrom: 'tape', reflectedU: 0.2, reflectedFrom: 'foil' };
+    row.value = { ...row.value, emissivityU: 0.04, emissivityFrom: 'tape', reflectedU: 0.2, reflectedFrom: 'foil' };
     const found = readingOf(document, ID.suspect, values()).uncertainty;
-    expect(found.emissivity / usual.emissivity).toBeCloseTo(5, 6);
-    expect(found.reflected / usual.reflected).toBeCloseTo(0.2, 6);
+    expect(found.emissivity / usual.emissivity).toBeCloseTo(2, 1);
+    expect(found.reflected / usual.reflected).toBeCloseTo(0.2, 2);
   });
 
   test('values that a camera computed are undone first, whenever somebody says so', () => {
@@ -307,15 +309,54 @@ describe('a difference across two frames', () => {
     expect(two.calibration).toBeGreaterThan(10 * one.calibration);
   });
 
-  test('a setting of the frame is not shared with another frame, one of the visit is', () => {
-    const ofVisit = across().difference.uncertainty;
-    const ofFrames = across((document) => {
+  test('one surface has one emissivity, two that took the same value have each their own; so has what is said to be one material', () => {
+    const apart = across().difference.uncertainty.emissivity;
+    const onOne = across((document) => {
+      for (const id of [ID.frame, ID.other]) document.rows.frame[id]!.value.surfaceId = ID.surface;
+    }).difference.uncertainty.emissivity;
+    const ofOneMaterial = across((document) => {
+      for (const id of [ID.suspect, 'far']) {
+        const value = { ...NO_SETTINGS, level: 'region' as const, ownerId: id, material: 'brick' };
+        document.rows.settings = { ...document.rows.settings, [id]: { id, version: 1, value } };
+      }
+    }).difference.uncertainty.emissivity;
+    expect(onOne).toBeLessThan(apart);
+    expect(ofOneMaterial).toBeCloseTo(onOne, 9);
+  });
+
+  test('one room mirrors one thing, a wall outside its own part of the sky', () => {
+    const of = (change: (document: VisitDocument) => void) => across(change).difference.uncertainty.reflected;
+    const oneRoom = of((document) => {
+      for (const id of [ID.frame, ID.other]) document.rows.frame[id]!.value.roomId = ID.room;
+    });
+    const twoRooms = of((document) => {
+      document.rows.frame[ID.frame]!.value.roomId = ID.room;
+      document.rows.frame[ID.other]!.value.roomId = ID.event;
+    });
+    const outside = of((document) => {
+      for (const id of [ID.frame, ID.other]) document.rows.frame[id]!.value.side = 'outside';
+    });
+    expect(oneRoom).toBeLessThan(twoRooms);
+    expect(oneRoom).toBeLessThan(outside);
+  });
+
+  test('foil that told what a frame mirrors tells it of this frame only', () => {
+    const told = across((document) => {
       for (const [i, id] of [ID.frame, ID.other].entries()) {
         const value = { ...NO_SETTINGS, level: 'frame' as const, ownerId: id, emissivity: 0.95, reflectedC: 20 };
         document.rows.settings[`s${i}`] = { id: `s${i}`, version: 1, value };
       }
     }).difference.uncertainty;
-    expect(ofFrames.emissivity).toBeGreaterThan(ofVisit.emissivity);
-    expect(ofFrames.reflected).toBeGreaterThan(ofVisit.reflected);
+    expect(told.reflected).toBeGreaterThan(across().difference.uncertainty.reflected);
+  });
+
+  test('outdoors nobody said what a wall mirrors: ground and sky, and unsurely', () => {
+    const document = visitDocument();
+    document.rows.settings = {};
+    document.rows.frame[ID.frame]!.value.side = 'outside';
+    const { reflectedC } = settingsFor(document, ID.frame);
+    expect(reflectedC).toMatchObject({ origin: 'sky', u: 5 });
+    expect(reflectedC.value).toBeLessThan(settingsFor(document, ID.frame).airC.value - 3);
+    expect(uncertainSettingsFor(document, ID.frame).reflected.at({})).toBe(reflectedC.value);
   });
 });

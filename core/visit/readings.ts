@@ -5,13 +5,8 @@ import { type Difference, type Measured, type Reading, differenceOf, readRegion,
 import type { Shape, Span } from '../frame/region';
 import { radianceLine } from '../radiometry/measurement';
 import { radiometricSettings } from '../radiometry/settings';
-import type { SharedInputs } from '../radiometry/uncertainty';
 import { derived, groupedBy } from '../rows/derived';
-import { cameraOfFrame } from './frames';
-import { settingsFor, sourcesFor } from './settingsInForce';
-
-/** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
-const USUAL_REPEATABILITY_K = 0.3;
+import { cameraErrorsFor, settingsFor, uncertainSettingsFor } from './settingsInForce';
 
 export const regionsByFrame = derived(
   (document: VisitDocument) => [document.rows.region],
@@ -48,13 +43,11 @@ export function readingOf(document: VisitDocument, regionId: string, values: Flo
   const region = document.rows.region[regionId];
   if (!region) throw new CoreError('not_found', 'The region is gone.', {}, 'Choose another region.');
   const { frameId, name, shape } = region.value;
-  const facts = document.frameFacts[frameId]!;
   return readRegion(
     measuredFrame(document, frameId, values),
-    { name, shape },
-    radiometricSettings(settingsFor(document, frameId, regionId)),
-    facts.noiseK,
-    sourcesFor(document, frameId, regionId),
+    { id: regionId, name, shape },
+    uncertainSettingsFor(document, frameId, regionId),
+    cameraErrorsFor(document, frameId),
   );
 }
 
@@ -71,26 +64,6 @@ export function pixelsOf(document: VisitDocument, regionId: string, values: Floa
     { name, shape },
     radianceLine(frame.basis, radiometricSettings(settingsFor(document, frameId, regionId))),
   );
-}
-
-/** What two regions share: a setting is common when both take it from the same place. */
-function sharedBetween(document: VisitDocument, a: string, b: string): SharedInputs {
-  const [frameA, frameB] = [a, b].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
-  const [settingsA, settingsB] = [settingsFor(document, frameA, a), settingsFor(document, frameB, b)];
-  const surfaceOf = (frameId: string) => document.rows.frame[frameId]!.value.surfaceId;
-  const common = (name: 'emissivity' | 'reflectedC') => {
-    const origin = settingsA[name].origin;
-    if (origin !== settingsB[name].origin || origin === 'region') return false;
-    if (origin === 'frame') return frameA === frameB;
-    return origin !== 'surface' || surfaceOf(frameA) === surfaceOf(frameB);
-  };
-  const shared = { emissivity: common('emissivity'), reflected: common('reflectedC') };
-  if (frameA === frameB) return shared;
-  const [cameraA, cameraB] = [frameA, frameB].map((id) => document.frameFacts[id]!.cameraId);
-  const repeatability = Math.max(
-    ...[frameA, frameB].map((id) => cameraOfFrame(document, id)?.repeatabilityK ?? USUAL_REPEATABILITY_K),
-  );
-  return { ...shared, otherFrame: { repeatability, sameCamera: cameraA !== null && cameraA === cameraB } };
 }
 
 export interface Comparison {
@@ -117,12 +90,6 @@ export function compareRegions(
   const a = readingOf(document, thisId, values);
   const b = readingOf(document, thatId, otherValues);
   const [frameA, frameB] = [thisId, thatId].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
-  const difference = differenceOf(
-    a,
-    b,
-    sourcesFor(document, frameA, thisId),
-    sharedBetween(document, thisId, thatId),
-    sourcesFor(document, frameB, thatId),
-  );
+  const difference = differenceOf(a, b);
   return { this: a, that: b, difference, acrossFrames: frameA !== frameB };
 }

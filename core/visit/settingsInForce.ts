@@ -1,12 +1,23 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { type RadianceLine, radianceLine } from '../radiometry/measurement';
-import { type ResolvedSettings, type Settings, radiometricSettings, resolveSettings } from '../radiometry/settings';
-import { DEFAULT_UNCERTAINTY, type UncertaintySources } from '../radiometry/uncertainty';
+import {
+  type Origin,
+  type ResolvedSettings,
+  type Settings,
+  type Sourced,
+  radiometricSettings,
+  resolveSettings,
+} from '../radiometry/settings';
+import { type Input, linear, type Quantity, uncertain } from '../radiometry/quantity';
+import { type CameraErrors, type UncertainSettings, USUAL_CAMERA, USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import { airAt } from './airLog';
 import { derived } from '../rows/derived';
 import { cameraOfFrame, takenAtOf } from './frames';
 import { conditionsOf } from './theVisit';
+
+/** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
+const USUAL_REPEATABILITY_K = 0.3;
 
 const settingsByOwner = derived(
   (document: VisitDocument) => [document.rows.settings],
@@ -36,21 +47,86 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
     {
       airC: (inside ? (logged.insideC ?? conditions?.insideC) : (logged.outsideC ?? conditions?.outsideC)) ?? null,
       humidityPct: inside ? (logged.humidityPct ?? conditions?.humidityPct ?? null) : null,
+      outdoors: !inside,
     },
   );
 }
 
-/** What goes into the uncertainty of a reading: the camera's own, and what is known of the settings. */
-export function sourcesFor(document: VisitDocument, frameId: string, regionId?: string): UncertaintySources {
+/** The camera's errors in a frame. */
+export function cameraErrorsFor(document: VisitDocument, frameId: string): CameraErrors {
   const camera = cameraOfFrame(document, frameId);
-  const { emissivity, reflectedC, transmittanceU } = settingsFor(document, frameId, regionId);
+  const { cameraId, noiseK } = document.frameFacts[frameId]!;
   return {
-    calibration: camera?.calibrationK ?? DEFAULT_UNCERTAINTY.calibration,
-    uniformity: camera?.uniformityK ?? DEFAULT_UNCERTAINTY.uniformity,
-    emissivity: emissivity.u ?? DEFAULT_UNCERTAINTY.emissivity,
-    reflected: reflectedC.u ?? DEFAULT_UNCERTAINTY.reflected,
-    transmittance: transmittanceU,
+    // Of cameras that nobody named, each frame may be another's.
+    camera: cameraId ? `camera ${cameraId}` : `camera of frame ${frameId}`,
+    frame: `frame ${frameId}`,
+    calibration: camera?.calibrationK ?? USUAL_CAMERA.calibration,
+    repeatability: camera?.repeatabilityK ?? USUAL_REPEATABILITY_K,
+    gain: camera?.gain ?? USUAL_CAMERA.gain,
+    shutterC: USUAL_CAMERA.shutterC,
+    uniformity: camera?.uniformityK ?? USUAL_CAMERA.uniformity,
+    noise: noiseK,
+    blur: camera?.blurPx ?? USUAL_CAMERA.blur,
   };
+}
+
+/** Settings in force for a frame or one of its regions, with what is not known of them and what they share with others. */
+export function uncertainSettingsFor(document: VisitDocument, frameId: string, regionId?: string): UncertainSettings {
+  const { emissivity, reflectedC, airC, transmittance, transmittanceU, material } = settingsFor(document, frameId, regionId);
+  const { side } = document.rows.frame[frameId]!.value;
+  const owner = regionId ?? frameId;
+  return {
+    emissivity: sourcedQuantity(
+      emissivity,
+      { name: `emissivity of ${emissivityGroup(document, frameId, owner, emissivity.origin, material)}`, part: 'emissivity' },
+      USUAL_UNCERTAINTY.emissivity,
+    ),
+    reflected: sourcedQuantity(
+      reflectedC,
+      { name: `reflected by ${reflectedGroup(document, frameId, owner, reflectedC)}`, part: 'reflected' },
+      USUAL_UNCERTAINTY.reflected,
+    ),
+    air: uncertain(airC.value, { name: `air ${side}`, part: 'air', u: USUAL_UNCERTAINTY.air }),
+    transmittance: uncertain(transmittance.value, { name: 'air path', part: 'path', u: transmittanceU }),
+  };
+}
+
+/** A setting with its uncertainty: what it shares with others by name, the rest as an error of its own. */
+function sourcedQuantity({ value, u, shares }: Sourced, own: Omit<Input, 'u'>, usual: number): Quantity {
+  const total = u ?? usual;
+  const shared = shares.reduce((sum, { per, u: each }) => sum + (per * each) ** 2, 0);
+  return linear(value, [...shares, { ...own, u: Math.sqrt(Math.max(0, total * total - shared)), per: 1 }]);
+}
+
+/**
+ * What has one emissivity, known or not: what is made of one material, and what lies on one surface. Two regions that only
+ * took the same value have each their own.
+ */
+function emissivityGroup(
+  document: VisitDocument,
+  frameId: string,
+  owner: string,
+  origin: Origin,
+  material: string | null,
+): string {
+  if (material !== null) return `material ${material}`;
+  const { surfaceId } = document.rows.frame[frameId]!.value;
+  return surfaceId && origin !== 'region' ? `surface ${surfaceId}` : owner;
+}
+
+/**
+ * What mirrors the same: indoors all that stands in one room, outdoors nothing until foil told, because no two walls see the
+ * same part of the sky.
+ */
+function reflectedGroup(document: VisitDocument, frameId: string, owner: string, { origin, from }: Sourced): string {
+  const { side, surfaceId, roomId } = document.rows.frame[frameId]!.value;
+  if (origin === 'region') return owner;
+  const told = side === 'inside' || from !== null;
+  if (origin === 'frame') return told ? frameId : owner;
+  if (origin === 'surface') return told ? `surface ${surfaceId}` : owner;
+  if (side === 'outside') return owner;
+  const room = (surfaceId && document.rows.surface[surfaceId]?.value.roomId) ?? roomId;
+  return `room ${room ?? 'unknown'}`;
 }
 
 /** From a frame's stored values to object temperatures under its settings. */

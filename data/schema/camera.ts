@@ -14,6 +14,8 @@ export const camera = mysqlTable('camera', {
   calibrationK: double('calibration_k').notNull().default(1),
   uniformityK: double('uniformity_k').notNull().default(0.1),
   repeatabilityK: double('repeatability_k').notNull().default(0.3),
+  gain: double().notNull().default(0.01),
+  blurPx: double('blur_px').notNull().default(0.7),
   alignments: json().$type<CameraValue['alignments']>().notNull().default([]),
   minDistanceM: double('min_distance_m').notNull().default(0.3),
   offsetK: double('offset_k').notNull().default(0),

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
-import { check, double, int, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { check, double, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import type { Settings } from '@core/radiometry/settings';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
 import { surface } from './site';
@@ -30,8 +31,11 @@ export const settings = mysqlTable(
     transmittance: double(),
     emissivityU: double('emissivity_u'),
     emissivityFrom: varchar('emissivity_from', { length: 160 }),
+    emissivityShares: json('emissivity_shares').$type<Settings['emissivityShares']>(),
+    material: varchar({ length: 160 }),
     reflectedU: double('reflected_u'),
     reflectedFrom: varchar('reflected_from', { length: 160 }),
+    reflectedShares: json('reflected_shares').$type<Settings['reflectedShares']>(),
     palm: mysqlEnum(['emits', 'mirror']),
     version: int().notNull().default(1),
   },

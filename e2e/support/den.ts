@@ -27,6 +27,9 @@ export function isAlive(pid: number): boolean {
   }
 }
 
+/** A visit as the first page names it. */
+const VISIT = /"id":"([0-9a-f-]{36})","version":\d+,"value":\{"archived":\w+,"title"/g;
+
 /** A Glow Den of its own: own data folder, own ports, through ./den as people start it. */
 export class Den {
   private process: ChildProcess | null = null;
@@ -40,6 +43,12 @@ export class Den {
     rmSync(data, { recursive: true, force: true });
     mkdirSync(data, { recursive: true });
     return new Den(data);
+  }
+
+  /** Ids of all visits, the latest first, from what the first page is made of. */
+  async visits(): Promise<string[]> {
+    const page = await (await fetch(this.address)).text();
+    return [...page.replaceAll('\\"', '"').matchAll(VISIT)].map((match) => match[1]!);
   }
 
   environment(port?: number): NodeJS.ProcessEnv {

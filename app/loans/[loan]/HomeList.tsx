@@ -38,7 +38,7 @@ export function HomeList({
     put(a, { ordinal: b.value.ordinal });
     put(b, { ordinal: a.value.ordinal });
   };
-  const dayName = (iso: string) => localDay(`${iso}T12:00Z`, 'UTC', 'short');
+  const dayName = (iso: string) => localDay(`${iso}T12:00Z`, 'UTC', 'shortest');
   return (
     <section className={styles.card} aria-label="Homes that wait">
       <div className={styles.bar}>

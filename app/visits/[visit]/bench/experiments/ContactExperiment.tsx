@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { emissivityFromContact } from '@core/radiometry/experiments';
 import type { Level } from '@core/radiometry/settings';
 import { probeReading } from '@core/visit/probes';
-import { sourcesFor } from '@core/visit/settingsInForce';
+import { cameraErrorsFor } from '@core/visit/settingsInForce';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
@@ -38,7 +38,7 @@ export function ContactExperiment({ frame, onDone }: ExperimentProps) {
   const probe = document.rows.probe[probeId ?? ''];
   const { outcome, problem } = tried(() =>
     seen && probe
-      ? emissivityFromContact(seen, probeReading(document, probe.value), around, sourcesFor(document, frame.id))
+      ? emissivityFromContact(seen, probeReading(document, probe.value), around, cameraErrorsFor(document, frame.id))
       : null,
   );
   return (

@@ -4,12 +4,13 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { reflectedFromFoil } from '@core/radiometry/experiments';
 import type { Level } from '@core/radiometry/settings';
-import { sourcesFor } from '@core/visit/settingsInForce';
+import { cameraErrorsFor } from '@core/visit/settingsInForce';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import {
   LevelSelect,
   OutcomeView,
+  reflectedFound,
   RegionSelect,
   tried,
   useKeep,
@@ -28,7 +29,7 @@ export function FoilExperiment({ frame, onDone }: ExperimentProps) {
   const { air } = useSurroundings(frame);
   const { keep, time } = useKeep(frame);
   const words = useWords();
-  const { outcome, problem } = tried(() => seen && reflectedFromFoil(seen, air, sourcesFor(document, frame.id)));
+  const { outcome, problem } = tried(() => seen && reflectedFromFoil(seen, air, cameraErrorsFor(document, frame.id)));
   return (
     <div className={dialog.fields}>
       <ol className={dialog.steps} style={{ gridColumn: '1 / -1' }}>
@@ -44,8 +45,7 @@ export function FoilExperiment({ frame, onDone }: ExperimentProps) {
           type="primary"
           disabled={!outcome}
           onClick={() => {
-            const found = { reflectedC: outcome!.value, reflectedU: outcome!.uncertainty, reflectedFrom: `foil, ${time}` };
-            keep(level, null, found, 'Reflected temperature from foil');
+            keep(level, null, reflectedFound(outcome!, `foil, ${time}`), 'Reflected temperature from foil');
             onDone();
           }}
         >

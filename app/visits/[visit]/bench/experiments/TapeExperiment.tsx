@@ -2,9 +2,9 @@
 
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
-import { emissivityFromTape } from '@core/radiometry/experiments';
+import { emissivityFromTape, TAPE } from '@core/radiometry/experiments';
 import type { Level } from '@core/radiometry/settings';
-import { sourcesFor } from '@core/visit/settingsInForce';
+import { cameraErrorsFor } from '@core/visit/settingsInForce';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import {
@@ -20,9 +20,6 @@ import {
   type ExperimentProps,
 } from './parts';
 
-/** Matt tape as it comes. */
-const TAPE = { value: 0.95, uncertainty: 0.02 };
-
 /** Emissivity from a patch of tape beside the bare surface. */
 export function TapeExperiment({ frame, onDone }: ExperimentProps) {
   const { document } = useVisit();
@@ -37,7 +34,13 @@ export function TapeExperiment({ frame, onDone }: ExperimentProps) {
   const words = useWords();
   const { outcome, problem } = tried(() =>
     bare && taped && bareId !== tapeId && tape !== null
-      ? emissivityFromTape(bare, taped, { value: tape, uncertainty: TAPE.uncertainty }, around, sourcesFor(document, frame.id))
+      ? emissivityFromTape(
+          bare,
+          taped,
+          { value: tape, uncertainty: TAPE.uncertainty },
+          around,
+          cameraErrorsFor(document, frame.id),
+        )
       : null,
   );
   return (

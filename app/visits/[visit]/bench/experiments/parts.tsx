@@ -2,17 +2,16 @@
 
 import { Select } from 'antd';
 import { useId, useMemo } from 'react';
+import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
-import { regionSpans } from '@core/frame/reading';
-import { regionStatistics } from '@core/frame/statistics';
-import type { Outcome, SeenMean, Surroundings } from '@core/radiometry/experiments';
-import { AS_SEEN } from '@core/radiometry/radiometricSettings';
-import { correctValues, radianceLine } from '@core/radiometry/measurement';
+import { seenIn } from '@core/frame/reading';
+import type { Outcome, Surroundings } from '@core/radiometry/experiments';
+import { type Input, sharesOf, type UncertaintyPart } from '@core/radiometry/quantity';
 import { NO_SETTINGS, type Level, type Settings } from '@core/radiometry/settings';
-import { DEFAULT_UNCERTAINTY } from '@core/radiometry/uncertainty';
+import type { SeenMean } from '@core/radiometry/uncertainty';
 import { takenAtOf } from '@core/visit/frames';
 import { measuredFrame } from '@core/visit/readings';
-import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
+import { cameraErrorsFor, settingsRow, uncertainSettingsFor } from '@core/visit/settingsInForce';
 import { siteOf } from '@core/visit/theVisit';
 import { settingsIdOf } from '@core/rows/rowId';
 import { localTime } from '@core/units/localTime';
@@ -54,31 +53,21 @@ export function RegionSelect({
   );
 }
 
-/** The mean of a region as the camera saw it: emissivity 1, no air on the way. Null while there is none. */
+/** The mean of a region as the camera saw it. Null while there is none. */
 export function useSeen(frame: FrameView, regionId: string | null): SeenMean | null {
   const { document } = useVisit();
   return useMemo(() => {
-    const region = frame.regions.find(({ row }) => row.id === regionId)?.row.value;
+    const region = frame.regions.find(({ row }) => row.id === regionId)?.row;
     if (!region) return null;
-    const measured = measuredFrame(document, frame.id, frame.values);
-    const line = radianceLine(measured.basis, AS_SEEN);
-    const statistics = regionStatistics(frame.values, frame.facts.width, regionSpans(measured, region, line), (gathered) =>
-      correctValues(gathered, line, gathered),
-    );
-    return statistics && { apparent: statistics.mean, std: statistics.std, noise: frame.facts.noiseK, count: statistics.count };
+    const { blur } = cameraErrorsFor(document, frame.id);
+    return seenIn(measuredFrame(document, frame.id, frame.values), { id: region.id, ...region.value }, blur);
   }, [document, frame, regionId]);
 }
 
 /** What a surface of the frame is surrounded by, as its settings have it. */
 export function useSurroundings(frame: FrameView): Surroundings {
   const { document } = useVisit();
-  const { reflectedC, airC, transmittance } = settingsFor(document, frame.id);
-  return {
-    reflected: reflectedC.value,
-    reflectedU: reflectedC.u ?? DEFAULT_UNCERTAINTY.reflected,
-    air: airC.value,
-    transmittance: transmittance.value,
-  };
+  return uncertainSettingsFor(document, frame.id);
 }
 
 /** Runs an experiment; a refusal is its answer as well. */
@@ -164,12 +153,29 @@ export function LevelSelect({
   );
 }
 
-/** An emissivity that was found, as settings keep it: with its uncertainty, and where it comes from. */
-export function emissivityFound({ value, uncertainty }: Outcome, from: string): Partial<Settings> {
+/** What other readings share as well: the camera's errors, what is mirrored, the air. An experiment's own errors are its own. */
+const COMMON: readonly UncertaintyPart[] = ['calibration', 'gain', 'repeatability', 'reflected', 'path', 'air'];
+const isCommon = ({ name, part }: Input) => COMMON.includes(part) && !name.startsWith('foil') && !name.startsWith('folds');
+
+/** An emissivity that was found, as settings keep it: with its uncertainty, what that is made of, and where it comes from. */
+export function emissivityFound({ value, uncertainty, quantity }: Outcome, from: string): Partial<Settings> {
   return {
     emissivity: Math.round(value * 1000) / 1000,
     emissivityU: Math.max(0.001, Math.min(0.5, uncertainty)),
     emissivityFrom: from,
+    emissivityShares: sharesOf(quantity, isCommon),
+    // What was found is this thing's own, whatever it is made of.
+    material: newId(),
+  };
+}
+
+/** The same of a reflected temperature. */
+export function reflectedFound({ value, uncertainty, quantity }: Outcome, from: string): Partial<Settings> {
+  return {
+    reflectedC: value,
+    reflectedU: Math.max(0.01, Math.min(50, uncertainty)),
+    reflectedFrom: from,
+    reflectedShares: sharesOf(quantity, isCommon),
   };
 }
 

@@ -3,11 +3,11 @@
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { CoreError } from '@core/errors';
-import { readRegion } from '@core/frame/reading';
+import { meanUnder } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
 import { orderedFrames } from '@core/visit/frames';
 import { type Comparison, measuredFrame, regionsByFrame, regionsOf } from '@core/visit/readings';
-import { settingsFor, sourcesFor } from '@core/visit/settingsInForce';
+import { settingsFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
@@ -175,13 +175,7 @@ function otherEmissivity(
   try {
     const means = [selected.row, that].map((row) => {
       const settings = { ...radiometricSettings(settingsFor(document, frame.id, row.id)), emissivity: other };
-      return readRegion(
-        measuredFrame(document, frame.id, frame.values),
-        row.value,
-        settings,
-        frame.facts.noiseK,
-        sourcesFor(document, frame.id, row.id),
-      ).statistics.mean;
+      return meanUnder(measuredFrame(document, frame.id, frame.values), row.value, settings);
     });
     return `At emissivity ${other.toFixed(2)} it would be ${show(means[0]! - means[1]!)}.`;
   } catch (error) {

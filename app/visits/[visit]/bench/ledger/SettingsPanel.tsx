@@ -4,7 +4,7 @@ import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
 import { CoreError } from '@core/errors';
-import { readRegion } from '@core/frame/reading';
+import { meanUnder } from '@core/frame/reading';
 import {
   NO_SETTINGS,
   radiometricSettings,
@@ -19,7 +19,7 @@ import {
   type Sourced,
 } from '@core/radiometry/settings';
 import { measuredFrame } from '@core/visit/readings';
-import { settingsFor, settingsRow, sourcesFor } from '@core/visit/settingsInForce';
+import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -37,6 +37,7 @@ const ORIGINS: Record<Origin, string> = {
   region: 'of this region',
   conditions: 'conditions',
   air: 'as the air',
+  sky: 'ground and sky',
   default: 'usual',
   path: 'from distance and humidity',
 };
@@ -239,16 +240,10 @@ function effectOf(
   const emissivity = Math.round((now.emissivity > 0.1 ? now.emissivity - 0.05 : now.emissivity + 0.05) * 100) / 100;
   const other = name === 'emissivity' ? { ...now, emissivity } : { ...now, reflected: now.reflected + 5 };
   try {
-    const reading = readRegion(
-      measuredFrame(document, frame.id, frame.values),
-      selected.row.value,
-      other,
-      frame.facts.noiseK,
-      sourcesFor(document, frame.id),
-    );
+    const mean = meanUnder(measuredFrame(document, frame.id, frame.values), selected.row.value, other);
     return {
       words: name === 'emissivity' ? `at ${emissivity.toFixed(2)}` : '+5 K',
-      kelvin: reading.statistics.mean - selected.reading.statistics.mean,
+      kelvin: mean - selected.reading.statistics.mean,
     };
   } catch (error) {
     if (error instanceof CoreError) return null;

@@ -1,16 +1,19 @@
 'use client';
 
-import { UNCERTAINTY_PARTS, type Uncertainty } from '@core/radiometry/uncertainty';
+import { UNCERTAINTY_PARTS, type Uncertainty, type UncertaintyPart } from '@core/radiometry/quantity';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './UncertaintyParts.module.css';
 
-const WORDS: Record<(typeof UNCERTAINTY_PARTS)[number], string> = {
+const WORDS: Record<UncertaintyPart, string> = {
   noise: 'noise of the pixels',
   uniformity: 'unevenness over the picture',
+  blur: 'surroundings that the blur of the optics brings in',
   emissivity: 'emissivity',
   reflected: 'reflected temperature',
+  air: 'temperature of the air',
   path: 'air on the way',
-  calibration: 'calibration of the camera',
+  calibration: 'level of the camera',
+  gain: 'slope of the camera, far from its own temperature',
   repeatability: 'from one frame to the next',
 };
 
