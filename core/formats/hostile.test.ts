@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CoreError } from '../errors';
-import { interchangeFile, manifest, testCodecs } from '../testing/material';
+import { errorOf, interchangeFile, manifest, testCodecs } from '../testing/material';
 import { crc32, isPng } from './png/chunks';
 import { readFrame } from './readFrame';
 
@@ -72,4 +72,15 @@ test('bytes that mean nothing at all end in a refusal', () => {
     fc.property(fc.uint8Array({ maxLength: 600 }), (bytes) => endsWell(bytes)),
     { numRuns: 2000, seed: 7 },
   );
+});
+
+test.each([
+  [0x49, 0x49, 43, 0],
+  [0x4d, 0x4d, 0, 43],
+])('BigTIFF is refused by its name (%i)', (...mark) => {
+  const bytes = Uint8Array.from([...mark, ...new Array<number>(60).fill(0)]);
+  expect(errorOf(() => readFrame(bytes, testCodecs))).toMatchObject({
+    code: 'unsupported',
+    message: expect.stringContaining('BigTIFF'),
+  });
 });

@@ -9,12 +9,14 @@ import { tiffByteOrder } from './tiff/directory';
 import { readTiff } from './tiff/read';
 
 /** What a file is, by its first bytes; the name says nothing. */
-export type FileKind = 'tiff' | 'csv' | 'npy' | 'png16' | 'zip' | 'jpeg' | 'png' | 'other-picture' | 'binary' | 'empty';
+export type FileKind =
+  'tiff' | 'bigtiff' | 'csv' | 'npy' | 'png16' | 'zip' | 'jpeg' | 'png' | 'other-picture' | 'binary' | 'empty';
 
 export function fileKind(bytes: Uint8Array): FileKind {
   if (bytes.length === 0) return 'empty';
   if (tiffByteOrder(bytes)) return 'tiff';
   const starts = (...signature: number[]) => signature.every((byte, i) => bytes[i] === byte);
+  if (starts(0x49, 0x49, 43, 0) || starts(0x4d, 0x4d, 0, 43)) return 'bigtiff';
   if (isNpy(bytes)) return 'npy';
   if (starts(0x50, 0x4b, 0x03, 0x04) || starts(0x50, 0x4b, 0x05, 0x06)) return 'zip';
   if (starts(0xff, 0xd8, 0xff)) return 'jpeg';
@@ -58,6 +60,13 @@ function readByKind(bytes: Uint8Array, codecs: Codecs, options: ReadOptions): Fr
       return readNpy(bytes, codecs, options);
     case 'png16':
       return readPng(bytes, codecs, options);
+    case 'bigtiff':
+      throw new CoreError(
+        'unsupported',
+        'The file is a BigTIFF, the variant for files above 4 GB, which is not read.',
+        { byte: 2 },
+        'Export the frame as a plain TIFF.',
+      );
     case 'empty':
       throw new CoreError('empty_file', 'The file is empty (0 bytes).', { byte: 0 }, 'Copy it from the card again.');
     case 'jpeg':

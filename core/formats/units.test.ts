@@ -20,10 +20,17 @@ describe('finding the unit of stored numbers', () => {
     expect(converted([-20, 0, 18.5, 199], real)).toEqual({ unit: 'C', values: [-20, 0, 18.5, 199], warnings: [] });
   });
 
-  test('the kelvin band reaches from 200 to 400, both included', () => {
-    expect(converted([200, 400, 300, 300], real)).toMatchObject({ unit: 'K', warnings: ['unit_assumed_kelvin'] });
-    expect(converted([199.9, 300, 300, 300], real).unit).toBe('C');
-    expect(converted([300, 400.5, 300, 300], real).unit).toBe('C');
+  test('the middle of the values tells kelvin, between 200 and 400, both included, and that is always said', () => {
+    expect(converted([200, 200, 200, 200], real)).toMatchObject({ unit: 'K', warnings: ['unit_assumed_kelvin'] });
+    expect(converted([400, 400, 400, 400], real).unit).toBe('K');
+    expect(converted([199.9, 199.9, 199.9, 199.9], real).unit).toBe('C');
+    expect(converted([400.5, 400.5, 400.5, 400.5], real).unit).toBe('C');
+  });
+
+  test('a lamp or a piece of clear sky in view changes nothing', () => {
+    expect(converted([293, 294, 295, 296, 520], real).unit).toBe('K');
+    expect(converted([293, 294, 295, 296, 150], real).unit).toBe('K');
+    expect(converted([21, 20, 19, 18, 260], real).unit).toBe('C');
   });
 
   test('whole numbers are centikelvin where that gives temperatures', () => {

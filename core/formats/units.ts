@@ -10,8 +10,13 @@ const HIGHEST_PLAUSIBLE_C = 2000;
 /** Unsigned 16-bit numbers are centikelvin if that gives these temperatures; otherwise nobody knows what they are. */
 const CENTIKELVIN_HIGHEST_C = 400;
 
-/** Floating-point values within this band are kelvin: as °C every pixel would be hotter than an oven. */
+/**
+ * Floating-point values are kelvin when their middle lies within this band: as °C half of the picture would be hotter than an
+ * oven. A lamp or a piece of clear sky in view does not move the middle.
+ */
 const KELVIN_BAND = [200, 400] as const;
+/** So many values, spread evenly, tell the middle well enough. */
+const MIDDLE_OF = 4096;
 
 /** Finds a unit in free text such as `unit=K`, `Unit: °F`, `Temperature (K)` or `Temperature [°C]`. */
 export function unitInText(text: string): TemperatureUnit | null {
@@ -78,7 +83,7 @@ export function convertToCelsius(
     warnings.push({ code: 'missing_pixels', message: `${missing} pixels have no reading.` });
   }
 
-  const unit = chooseUnit(choice, min, max, warnings);
+  const unit = chooseUnit(choice, min, max, values, warnings);
   const { scale, offset } = celsiusConversion(unit);
   if (unit !== 'C') for (let i = 0; i < values.length; i += 1) values[i] = values[i]! * scale + offset;
 
@@ -115,7 +120,13 @@ function finiteRange(values: Float32Array): { min: number; max: number; missing:
   return { min, max, missing };
 }
 
-function chooseUnit(choice: UnitChoice, min: number, max: number, warnings: FrameWarning[]): TemperatureUnit {
+function chooseUnit(
+  choice: UnitChoice,
+  min: number,
+  max: number,
+  values: Float32Array,
+  warnings: FrameWarning[],
+): TemperatureUnit {
   if (choice.forced) return choice.forced;
   if (choice.stated) return choice.stated;
   if (choice.storage === 'integer16') {
@@ -128,12 +139,22 @@ function chooseUnit(choice: UnitChoice, min: number, max: number, warnings: Fram
       'Export the frame with temperatures, or state the unit at the command line with --unit (C, F, K or cK).',
     );
   }
-  if (min >= KELVIN_BAND[0] && max <= KELVIN_BAND[1]) {
+  const middle = middleOf(values);
+  if (middle >= KELVIN_BAND[0] && middle <= KELVIN_BAND[1]) {
     warnings.push({
       code: 'unit_assumed_kelvin',
-      message: `Values from ${min.toFixed(1)} to ${max.toFixed(1)} without a unit were taken as kelvin.`,
+      message: `Values from ${min.toFixed(1)} to ${max.toFixed(1)}, their middle at ${middle.toFixed(1)}, without a unit were taken as kelvin.`,
     });
     return 'K';
   }
   return 'C';
+}
+
+/** The median of values that are finite, from an even sample of them. */
+function middleOf(values: Float32Array): number {
+  const stride = Math.max(1, Math.floor(values.length / MIDDLE_OF));
+  const sample: number[] = [];
+  for (let i = 0; i < values.length; i += stride) if (Number.isFinite(values[i]!)) sample.push(values[i]!);
+  sample.sort((a, b) => a - b);
+  return sample[sample.length >> 1] ?? NaN;
 }

@@ -25,7 +25,7 @@ describe('reading CSV', () => {
     expect(frame.provenance.sourceUnit).toBe(entry.unit);
   });
 
-  test('there were nine kinds', () => expect(readable).toHaveLength(9));
+  test('there were thirteen kinds', () => expect(readable).toHaveLength(13));
 
   test.each(refused)('%s is refused with reason, place and remedy', (name) => {
     const error = errorOf(() => readFrame(interchangeFile(name), testCodecs)) as CoreError;
@@ -73,6 +73,21 @@ describe('the many ways to write a grid', () => {
     const frame = read('y,0,1,2,3\n0,10,11,12,13\n1,20,21,22,23\n');
     expect([frame.width, frame.height, frame.values[0]]).toEqual([4, 2, 10]);
     expect(frame.warnings.map((warning) => warning.code)).toContain('header_ignored');
+  });
+
+  test.each([
+    ['an empty corner', ',0.5,1,1.5\n10,20,21,22\n9,23,24,25\n'],
+    ['text in the corner, whatever the labels count', 'y/x;0,5;1;1,5\n10;20;21;22\n9;23;24;25\n'],
+    ['no corner at all', '0.5,1,1.5\n10,20,21,22\n9,23,24,25\n'],
+  ])('labels with %s', (_name, text) => expect(numbers(text)).toEqual([20, 21, 22, 23, 24, 25]));
+
+  test('where the corner is a number all are temperatures, even if they count up', () => {
+    expect(numbers('unit=C\n1,2,3,4\n2,3,4,5\n3,4,5,6\n')).toEqual([1, 2, 3, 4, 2, 3, 4, 5, 3, 4, 5, 6]);
+    expect(read('0,1,2,3\n1,2,3,4\n2,3,4,5\n3,4,5,6\n').width).toBe(4);
+  });
+
+  test('lines of nothing but delimiters are no rows, wherever they stand', () => {
+    expect(numbers(';\n1;2;3\n;;\n4;5;6\n;\n;;;;\n\"\";\n')).toEqual([1, 2, 3, 4, 5, 6]);
   });
 
   test('a gradient of whole degrees is not mistaken for labels', () => {

@@ -13,9 +13,6 @@ const SAMPLE_LINES = 12;
 /** Lines before the grid that a file may have beyond the longest side of a frame. */
 const MOST_METADATA = 1000;
 
-/** A grid narrower than this has no labels that could be told from temperatures. */
-const LEAST_LABELLED = 4;
-
 /**
  * Reads a grid of temperatures from CSV or TSV: comma, semicolon, tab or blank between cells, point or comma in numbers,
  * UTF-8, UTF-16 or Latin-1, quoted cells, lines of metadata before the grid, numbered columns and rows.
@@ -28,7 +25,7 @@ const LEAST_LABELLED = 4;
 export function readCsv(file: Uint8Array, codecs: Codecs, options: ReadOptions): Frame {
   requirePage(options.page ?? 0, 1);
   const bytes = toScannableBytes(file, codecs);
-  const lines = linesOf(bytes, MAX_SIDE + MOST_METADATA + 1);
+  const lines = linesOf(bytes, MAX_SIDE + MOST_METADATA + 1).filter((line) => holdsCells(bytes, line));
   const delimiter = chooseDelimiter(bytes, lines);
   const columns = usualCellCount(bytes, lines, delimiter);
   if (columns < 2) {
@@ -42,9 +39,8 @@ export function readCsv(file: Uint8Array, codecs: Codecs, options: ReadOptions):
     );
   }
   if (columns > MAX_SIDE + 1 || lines.length > MAX_SIDE + MOST_METADATA) requireFrameSize(columns, lines.length);
-  const { header, rows, columnLabels } = splitHeader(bytes, lines, delimiter, columns);
-  const rowLabels = hasRowLabels(bytes, rows, delimiter, columnLabels);
-  const skip = rowLabels ? 1 : 0;
+  const { header, rows, labels } = splitHeader(bytes, lines, delimiter, columns);
+  const skip = labels ? 1 : 0;
   const width = columns - skip;
   const height = rows.length;
   requireFrameSize(width, height);
@@ -75,8 +71,12 @@ export function readCsv(file: Uint8Array, codecs: Codecs, options: ReadOptions):
     options.allowMissing ?? false,
   );
   const warnings: FrameWarning[] = [];
-  if (columnLabels || rowLabels) {
-    warnings.push({ code: 'header_ignored', message: 'Numbered columns or rows were taken as labels, not as temperatures.' });
+  if (labels) {
+    warnings.push({
+      code: 'header_ignored',
+      message:
+        'The first row and the first column meet in a cell that is no number, so they were taken as labels, not as temperatures.',
+    });
   }
   return {
     width,
@@ -118,75 +118,70 @@ function usualCellCount(bytes: Uint8Array, lines: Line[], delimiter: DelimiterBy
   return [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0]?.[0] ?? 0;
 }
 
+/** A line of nothing but delimiters and blanks is no row. */
+function holdsCells(bytes: Uint8Array, line: Line): boolean {
+  const empty: readonly number[] = [...Object.values(DELIMITERS), QUOTE];
+  for (let at = line.from; at < line.to; at += 1) if (!empty.includes(bytes[at]!)) return true;
+  return false;
+}
+
+const QUOTE = 0x22;
+
 interface LineCells {
   count: number;
   numbers: number[];
   texts: number;
-  firstIsText: boolean;
+  /** What stands in the first cell: a number, text, nothing at all, or a word for "no number". */
+  first: 'number' | 'text' | 'empty' | 'missing';
 }
 
 function look(bytes: Uint8Array, line: Line, delimiter: DelimiterByte): LineCells {
-  const cells: LineCells = { count: 0, numbers: [], texts: 0, firstIsText: false };
+  const cells: LineCells = { count: 0, numbers: [], texts: 0, first: 'empty' };
   cells.count = forEachCell(bytes, line, delimiter, (from, to, index) => {
     const kind = cellKind(bytes, from, to);
     if (kind === 'number') cells.numbers.push(numberInCell(bytes, from, to));
     if (kind === 'text') cells.texts += 1;
-    if (index === 0 && kind !== 'number') cells.firstIsText = true;
+    if (index === 0) cells.first = from === to ? 'empty' : kind;
   });
   return cells;
 }
 
-/** 0, 1, 2, … or 1, 2, 3, … : numbers of columns or rows, which no picture's temperatures are. */
-function countsUp(numbers: number[]): boolean {
-  const start = numbers[0];
-  return numbers.length >= LEAST_LABELLED && (start === 0 || start === 1) && numbers.every((value, i) => value === start + i);
+/** Labels go one way; a damaged row of temperatures hardly does. */
+function goOneWay(numbers: readonly number[]): boolean {
+  const up = numbers.slice(1).map((value, i) => Math.sign(value - numbers[i]!));
+  return up.length > 1 && up[0] !== 0 && up.every((sign) => sign === up[0]);
 }
 
-/** Takes the lines before the grid off: metadata, names of columns, numbers of columns. */
+/**
+ * Whether a line holds the labels of the columns: numbers under a corner that is empty, text or not there. Where the corner
+ * is a number, all are temperatures, whatever they count.
+ */
+function holdsLabels({ count, numbers, first }: LineCells, columns: number): boolean {
+  if (numbers.length !== columns - 1) return false;
+  if (count === columns) return numbers.length > 1 && (first === 'empty' || first === 'text');
+  return count === columns - 1 && goOneWay(numbers);
+}
+
+/** Takes the lines before the grid off: metadata, names of columns, labels. With labels of columns come labels of rows. */
 function splitHeader(
   bytes: Uint8Array,
   lines: Line[],
   delimiter: DelimiterByte,
   columns: number,
-): { header: Line[]; rows: Line[]; columnLabels: boolean } {
+): { header: Line[]; rows: Line[]; labels: boolean } {
   let start = 0;
   for (; start < lines.length; start += 1) {
     const line = lines[start]!;
     const cells = look(bytes, line, delimiter);
-    const wide = cells.count === columns || cells.count === columns - 1;
-    if (wide && cells.texts <= 1 && cells.numbers.length >= columns - 1 && countsUp(cells.numbers)) {
-      return { header: lines.slice(0, start), rows: lines.slice(start + 1), columnLabels: true };
-    }
+    if (holdsLabels(cells, columns)) return { header: lines.slice(0, start), rows: lines.slice(start + 1), labels: true };
     if (cells.count === columns) {
-      const metadata = cells.numbers.length === 0 || (cells.firstIsText && cells.numbers.length === 1);
+      const metadata = cells.numbers.length === 0 || (cells.first === 'text' && cells.numbers.length === 1);
       if (!metadata) break;
     } else if (cells.texts === 0 && cells.numbers.length > 2) {
       throw ragged(line.number, cells.count, columns);
     }
   }
-  return { header: lines.slice(0, start), rows: lines.slice(start), columnLabels: false };
-}
-
-function hasRowLabels(bytes: Uint8Array, rows: Line[], delimiter: DelimiterByte, columnLabels: boolean): boolean {
-  const firsts: number[] = [];
-  for (const line of rows) {
-    let first = NaN;
-    forEachCell(bytes, { ...line, to: firstCellEnd(bytes, line, delimiter) }, delimiter, (from, to) => {
-      first = numberInCell(bytes, from, to);
-    });
-    firsts.push(first);
-    // Temperatures give themselves away in the first rows; no need to look at all of them.
-    if (firsts.length === LEAST_LABELLED && !countsUp(firsts)) return false;
-  }
-  if (firsts.length < LEAST_LABELLED && !columnLabels) return false;
-  const start = firsts[0];
-  return (start === 0 || start === 1) && firsts.every((value, i) => value === start + i);
-}
-
-function firstCellEnd(bytes: Uint8Array, line: Line, delimiter: DelimiterByte): number {
-  let at = line.from;
-  while (at < line.to && bytes[at] !== delimiter) at += 1;
-  return at;
+  return { header: lines.slice(0, start), rows: lines.slice(start), labels: false };
 }
 
 function ragged(line: number, found: number, expected: number): CoreError {

@@ -1,4 +1,6 @@
 import { CoreError } from '../../errors';
+import type { TemperatureUnit } from '../../units/temperature';
+import { unitInText } from '../units';
 
 /** How numbers are stored: kind and bytes a number, in which order. */
 export interface NpyLayout {
@@ -8,6 +10,8 @@ export interface NpyLayout {
   fortran: boolean;
   /** From outermost to innermost, 2 or 3 numbers: rows and columns, perhaps with pages before them. */
   shape: number[];
+  /** Unit in a comment behind the dictionary, where other readers see padding. */
+  unit: TemperatureUnit | null;
   /** Where the numbers begin. */
   dataAt: number;
 }
@@ -61,7 +65,8 @@ export function readNpyHeader(bytes: Uint8Array): NpyLayout {
   if (sides.length < 2 || sides.length > 3) {
     throw malformed(`its array has ${sides.length} ${sides.length === 1 ? 'dimension' : 'dimensions'}, a frame has two`, textAt);
   }
-  return { kind, littleEndian: type[1] !== '>', fortran: order[1] === 'True', shape: sides, dataAt };
+  const comment = /\}[^}]*#(.*)$/s.exec(text)?.[1] ?? '';
+  return { kind, unit: unitInText(comment), littleEndian: type[1] !== '>', fortran: order[1] === 'True', shape: sides, dataAt };
 }
 
 export function malformed(what: string, byte: number): CoreError {

@@ -130,3 +130,19 @@ test('a pixel without a reading survives where missing pixels are allowed', () =
   expect(frame.values[7]).toBeNaN();
   expect(frame.warnings[0]!.code).toBe('missing_pixels');
 });
+
+test('what is written says its unit, so that it reads back the same between 200 and 400 °C', () => {
+  const values = Float32Array.from([215, 300, 375, 260]);
+  const bytes = writeNpy({ width: 2, height: 2, values });
+  const frame = read(bytes);
+  expect(Array.from(frame.values)).toEqual([215, 300, 375, 260]);
+  expect(frame.provenance.sourceUnit).toBe('C');
+  expect(frame.warnings).toEqual([]);
+  // The numbers still begin where the format asks.
+  expect((bytes.length - 16) % 64).toBe(0);
+});
+
+test('a unit is taken from the comment only, never from the dictionary', () => {
+  const inside = npyOf("'<f4'", '(2, 2)', floats(293, 294, 295, 296), { order: "False, 'note': 'unit=C'" });
+  expect(read(inside).provenance.sourceUnit).toBe('K');
+});

@@ -45,7 +45,7 @@ export function readNpy(bytes: Uint8Array, _codecs: Codecs, options: ReadOptions
   const converted = convertToCelsius(
     values,
     width,
-    { forced: options.unit, storage: layout.kind === 'uint16' ? 'integer16' : 'real' },
+    { forced: options.unit, stated: layout.unit, storage: layout.kind === 'uint16' ? 'integer16' : 'real' },
     options.allowMissing ?? false,
   );
   return {

@@ -69,7 +69,7 @@ describe('reading TIFF', () => {
     expect(frame.warnings.some((warning) => warning.code === 'first_of_pages')).toBe((entry.pages ?? 1) > 1);
   });
 
-  test('there were sixteen kinds', () => expect(readable).toHaveLength(16));
+  test('there were nineteen kinds', () => expect(readable).toHaveLength(19));
 
   test.each(refused)('%s is refused with reason, place and remedy', (name) => {
     const error = errorOf(() => readFrame(interchangeFile(name), testCodecs)) as CoreError;
