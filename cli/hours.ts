@@ -44,10 +44,11 @@ export async function hours(words: readonly string[]): Promise<{ document: unkno
           reasons: reasons.map((reason) => reason.words),
         })),
       })),
-      best: bestSlots(result, plan).map(({ from, to, score, facades, summary }) => ({
+      best: bestSlots(result, plan).map(({ from, to, score, where, facades, summary }) => ({
         from: iso(from),
         to: iso(to),
         score,
+        where,
         facades,
         summary,
       })),

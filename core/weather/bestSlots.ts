@@ -1,6 +1,6 @@
 import { number } from '../units/format';
 import { localDay, localTime } from '../units/localTime';
-import { localHours } from './localClock';
+import { localHours, type LocalHours } from './localClock';
 import { compassWord, type HoursPlan } from './plan';
 import type { ReasonCode } from './reasons';
 import type { HourScore, HoursResult } from './scoreHours';
@@ -29,8 +29,10 @@ export interface Slot {
   /** Milliseconds since 1970, UTC. */
   from: number;
   to: number;
-  /** Mean over its hours of inside and façades together, 0 … 1. */
+  /** Mean over its hours of what it is for, 0 … 1. */
   score: number;
+  /** What it is good for: a round inside, façades, or both. */
+  where: 'inside' | 'outside' | 'both';
   /** Azimuths of the façades that can be read in it. */
   facades: number[];
   /** Mean difference, K. */
@@ -44,16 +46,45 @@ export function hourQuality({ inside, facades }: HourScore): number {
   return 0.4 * inside.score + 0.6 * (facades.reduce((sum, { score }) => sum + score, 0) / facades.length);
 }
 
+/** A slot that is good for one side only stands behind one that is good for both, unless it is better by so much. */
+const ONE_SIDE = 0.8;
+
 /**
  * The best slots, the best first: at most one in each morning, afternoon and evening, two to four hours long, at hours in
- * which people let a surveyor in.
+ * which people let a surveyor in. Where a part of a day does not serve inside and façades together, it may serve one of them:
+ * drizzle and wind are perfect for a round inside.
  *
  * @param from - slots begin at or after this moment, ms since 1970
  */
 export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infinity): Slot[] {
   if (hours.length === 0) return [];
   const local = localHours(hours[0]!.time, hours.length, plan.timezone);
-  const quality = hours.map(hourQuality);
+  const together = stretches(hours, hours.map(hourQuality), local, from);
+  const inside = stretches(
+    hours,
+    hours.map((hour) => hour.inside.score),
+    local,
+    from,
+  );
+  const outside = stretches(hours, hours.map(facadeQuality), local, from);
+  const slots = new Map<string, Slot>();
+  for (const found of [together, inside, ...(plan.facades.length > 0 ? [outside] : [])]) {
+    for (const [key, { first, last }] of found) {
+      const slot = slotOf(hours.slice(first, last + 1), plan);
+      if (slot && !slots.has(key)) slots.set(key, slot);
+    }
+  }
+  const rank = ({ score, where }: Slot) => (where === 'both' || plan.facades.length === 0 ? score : ONE_SIDE * score);
+  return [...slots.values()].sort((a, b) => rank(b) - rank(a) || a.from - b.from).slice(0, MOST_SLOTS);
+}
+
+/** The best that façades are worth in an hour. */
+function facadeQuality({ facades }: HourScore): number {
+  return facades.reduce((sum, { score }) => sum + score, 0) / Math.max(1, facades.length);
+}
+
+/** The best stretch in each part of each day, by what an hour is worth. */
+function stretches(hours: readonly HourScore[], quality: readonly number[], local: LocalHours, from: number) {
   const best = new Map<string, { first: number; last: number; worth: number }>();
   for (let first = 0; first < hours.length; first += 1) {
     const part = PARTS.findLastIndex((begin) => local.hour[first]! >= begin);
@@ -67,37 +98,39 @@ export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infin
       if (long && worth > (best.get(key)?.worth ?? 0)) best.set(key, { first, last, worth });
     }
   }
-  return [...best.values()]
-    .map(({ first, last }) => slotOf(hours.slice(first, last + 1), quality.slice(first, last + 1), plan))
-    .filter(({ score }) => score >= GOOD_WITH_CARE)
-    .sort((a, b) => b.score - a.score || a.from - b.from)
-    .slice(0, MOST_SLOTS);
+  return best;
 }
 
 function mean(values: number[]): number {
   return values.reduce((sum, value) => sum + value, 0) / values.length;
 }
 
-function slotOf(hours: HourScore[], quality: number[], plan: HoursPlan): Slot {
-  const facades = plan.facades
-    .map((_, k) => k)
-    .filter((k) => mean(hours.map((hour) => hour.facades[k]!.score)) >= GOOD_WITH_CARE)
-    .map((k) => plan.facades[k]!.azimuth);
-  const slot = {
+/** What a stretch is good for; null for nothing. */
+function slotOf(hours: HourScore[], plan: HoursPlan): Slot | null {
+  const ofFacades = plan.facades.map((_, k) => mean(hours.map((hour) => hour.facades[k]!.score)));
+  const good = ofFacades.flatMap((score, k) => (score >= GOOD_WITH_CARE ? [{ azimuth: plan.facades[k]!.azimuth, score }] : []));
+  const inside = mean(hours.map((hour) => hour.inside.score));
+  const where = good.length === 0 ? 'inside' : inside >= GOOD_WITH_CARE ? 'both' : 'outside';
+  if (where === 'inside' && inside < GOOD_WITH_CARE) return null;
+  const outside = good.length > 0 ? mean(good.map(({ score }) => score)) : 0;
+  const score = { inside, outside, both: 0.4 * inside + 0.6 * outside }[where];
+  const facades = good.map(({ azimuth }) => azimuth);
+  return {
     from: hours[0]!.time,
     to: hours.at(-1)!.time + HOUR_MS,
-    score: mean(quality),
+    score,
+    where,
     facades,
-    differenceK: mean(hours.map(({ inside }) => inside.differenceK)),
+    differenceK: mean(hours.map((hour) => hour.inside.differenceK)),
+    summary: summaryOf(hours, plan, facades, where),
   };
-  return { ...slot, summary: summaryOf(hours, plan, facades) };
 }
 
 function capital(text: string): string {
   return text[0]!.toUpperCase() + text.slice(1);
 }
 
-function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[]): string {
+function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[], where: Slot['where']): string {
   const clock = (time: number) => localTime(time, plan.timezone);
   const first = hours[0]!;
   const parts: string[] = [];
@@ -114,7 +147,8 @@ function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[]): stri
         : facades.length < plan.facades.length
           ? `${facades.map(compassWord).join(', ')} only`
           : (['', 'the façade', 'both façades'][facades.length] ?? `all ${facades.length} façades`);
-    parts.push(capital(which + (late.length > 0 ? `; ${late.join(', ')}` : '')));
+    const only = where === 'outside' ? ', not inside' : '';
+    parts.push(capital(which + only + (late.length > 0 ? `; ${late.join(', ')}` : '')));
   }
   const wind = Math.max(...hours.map(({ weather }) => weather.windMs));
   const dry = first.dryForH === null ? 'dry' : `dry for ${first.dryForH} h`;
@@ -129,6 +163,9 @@ const TROUBLE: Record<ReasonCode, string> = {
   difference: 'too small a difference between inside and outside',
   sun: 'sun on the walls',
   'sun-memory': 'sun still in the walls',
+  following: 'walls that have not followed the weather yet',
+  dew: 'dew or frost on the walls',
+  fog: 'fog',
   rain: 'rain',
   wet: 'wet walls',
   wind: 'wind',

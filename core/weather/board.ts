@@ -6,8 +6,8 @@ import { HOUR_MS } from './weather';
 export const CELL_H = 3;
 export const CELLS_A_DAY = 24 / CELL_H;
 export const BOARD_DAYS = 7;
-/** Weather before the first day that walls remember. */
-export const LEAD_DAYS = 2;
+/** Weather before the first day that walls remember: stone for five days. */
+export const LEAD_DAYS = 5;
 
 export interface Cell {
   /** ms since 1970. */

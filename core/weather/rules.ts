@@ -7,6 +7,8 @@ interface Rules {
   wind: Curve;
   windInside: Curve;
   sunExcess: Curve;
+  /** By |ln| of the contrast over that in balance: 0.1 is 10 %, 0.5 is 40 % off. */
+  following: Curve;
   wetness: Curve;
   /** Factor for daylight on façades, for those who trust darkness only. */
   daylight: number;
@@ -35,8 +37,14 @@ export const RULES: Record<Strictness, Rules> = {
     ],
     sunExcess: [
       [1, 1],
-      [2, 0.75],
-      [6, 0],
+      [1.8, 0.75],
+      [5, 0],
+    ],
+    following: [
+      [0.15, 1],
+      [0.35, 0.75],
+      [0.9, 0.25],
+      [1.6, 0],
     ],
     wetness: [
       [0.1, 1],
@@ -65,6 +73,12 @@ export const RULES: Record<Strictness, Rules> = {
       [1, 0.75],
       [3, 0],
     ],
+    following: [
+      [0.05, 1],
+      [0.2, 0.75],
+      [0.6, 0.2],
+      [1, 0],
+    ],
     wetness: [
       [0.05, 1],
       [1, 0],
@@ -73,6 +87,15 @@ export const RULES: Record<Strictness, Rules> = {
     windows: 0.5,
   },
 };
+
+/** By how far the coldest face is above the air's dew or frost point, K. */
+export const DEW: Curve = [
+  [-0.3, 0.3],
+  [0.7, 1],
+];
+/** Humidity from which air is fog or next to it, per cent. */
+export const FOG_PCT = 99;
+export const FOG = 0.4;
 
 /** Beam on a façade above which it counts as in the sun, W/m². */
 export const SUN_ON_WALL = 20;

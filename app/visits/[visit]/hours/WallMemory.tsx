@@ -3,7 +3,8 @@
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Popover } from 'antd';
 import { onlyRow } from '@core/visit/theVisit';
-import { hoursUntilBelow, USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/weather/wallMemory';
+import { USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/weather/wallMemory';
+import { hoursOfMemory } from '@core/weather/wallResponse';
 import { timeConstantsSchema } from '@core/weather/plan';
 import { number } from '@core/units/format';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -38,7 +39,7 @@ export function WallMemory() {
                 suffix="h"
                 onChange={(value) => value !== null && put({ ...constants, [wall]: value })}
               />
-              <small>{number(hoursUntilBelow(FULL_SUN_K, 1, constants[wall]), 1)} h after full sun</small>
+              <small>about {hoursOfMemory(wall, constants[wall] / USUAL_TIME_CONSTANTS[wall])} h after full sun</small>
             </label>
           ))}
           <p>Time constant: hours in which what the sun left falls to a third. Beside it: from {FULL_SUN_K} K to 1 K.</p>

@@ -193,7 +193,7 @@ function DayChart({
         </ComposedChart>
       </ResponsiveContainer>
       <figcaption>
-        <span className={styles.keyLine}>{week.result.season === 'cooled' ? 'outside over inside' : 'inside over outside'}</span>
+        <span className={styles.keyLine}>between inside and outside</span>
         {row !== 'inside' && <span className={styles.keySun}>sun in the wall, over the shade</span>}
         {area && <span className={styles.keySlot}>{slot && clock(slot.from)} slot</span>}
         <span>

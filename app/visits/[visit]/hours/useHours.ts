@@ -6,7 +6,7 @@ import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type Board
 import { momentOf } from '@core/weather/localClock';
 import type { HoursPlan } from '@core/weather/plan';
 import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
-import { onlyRow } from '@core/visit/theVisit';
+import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { hoursPlanOf } from '@core/visit/hoursPlan';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -47,7 +47,8 @@ export function useHours(inside?: number): {
   const stored = hoursPlanOf(document);
   const { weatherId, firstDay: chosen } = onlyRow(document, 'plan').value;
   const zone = stored?.timezone ?? 'UTC';
-  const firstDay = chosen ? dayNumber(chosen) : localDayNumber(now, zone);
+  // A visit that is over opens on its own week.
+  const firstDay = chosen ? dayNumber(chosen) : localDayNumber(Math.min(now, visitRow(document).value.startedAt), zone);
   const state = useWeather(
     stored && now > 0
       ? {
