@@ -1,5 +1,5 @@
 import { hoursPlanSchema, type HoursPlan } from './plan';
-import { gainReasons, insideReasons, outsideReasons, sunReasons, type Now, type Reason, type SunOnFacade } from './reasons';
+import { facadeReasons, gainReasons, insideReasons, outsideReasons, type FacadeNow, type Now, type Reason } from './reasons';
 import type { WeatherHour } from './weather';
 
 const HOUR: WeatherHour = { temperatureC: 2, cloudPct: 100, windMs: 1, rainMm: 0, humidityPct: 75, snowCm: null };
@@ -17,6 +17,9 @@ function now(change: Partial<Now> = {}, hour: Partial<WeatherHour> = {}): Now {
     differenceK: 18,
     season: 'heated',
     wetness: 0,
+    offInside: 0,
+    shareInside: 1,
+    faceC: 1.5,
     plan: plan('usual'),
     ...change,
   };
@@ -31,14 +34,21 @@ describe('reasons for every façade', () => {
 
   test.each<[string, Partial<Now>, Partial<WeatherHour>, string]>([
     ['too small a difference', { differenceK: 6 }, {}, 'only 6.0 K between inside and outside, frames will be flat and grainy'],
-    ['none at all', { differenceK: -1 }, {}, 'not colder outside than inside'],
     ['a cooled house', { season: 'cooled', differenceK: 12 }, {}, '12.0 K warmer outside: faults show warm inside'],
     [
-      'nothing to cool against',
-      { season: 'cooled', differenceK: -2 },
-      {},
-      'not warmer outside than inside: nothing drives heat in',
+      'dew',
+      { faceC: -0.5 },
+      { humidityPct: 95, temperatureC: 2 },
+      'frost on the walls: they are colder than the air’s frost point',
     ],
+    [
+      'dew above freezing',
+      { faceC: 7 },
+      { humidityPct: 97, temperatureC: 9 },
+      'dew on the walls: they are colder than the air’s dew point',
+    ],
+    ['nearly dew', { faceC: 8.8 }, { humidityPct: 97, temperatureC: 9 }, 'walls close to the dew point'],
+    ['fog', {}, { humidityPct: 100 }, 'fog: drops between camera and wall take the contrast, and wet it'],
     ['rain', {}, { rainMm: 1.24 }, 'rain, 1.2 mm in the hour'],
     ['snow falling', {}, { rainMm: 0.5, temperatureC: -2 }, 'snow, 0.5 mm in the hour'],
     ['wet walls', { wetness: 0.5 }, { windMs: 2 }, 'walls still wet, about 6 h to dry'],
@@ -68,9 +78,11 @@ describe('reasons for every façade', () => {
 });
 
 describe('reasons of one façade', () => {
-  const sun = (change: Partial<SunOnFacade>): SunOnFacade => ({
+  const sun = (change: Partial<FacadeNow>): FacadeNow => ({
     wall: 'south wall',
-    timeConstantH: 3,
+    late: 'the south wall has not followed yet',
+    waitH: 0,
+    off: 0,
     excessK: 0,
     beam: 0,
     sinceH: Infinity,
@@ -78,32 +90,39 @@ describe('reasons of one façade', () => {
   });
 
   test('a façade in the shade has none', () => {
-    expect(sunReasons(now(), sun({ excessK: 0.9 }))).toEqual([]);
+    expect(facadeReasons(now(), sun({ excessK: 0.9 }))).toEqual([]);
   });
 
   test('sun on it, and what the sun left in it with the time to wait', () => {
-    const inSun = sunReasons(now(), sun({ beam: 300, excessK: 5, sinceH: 0 }));
+    const inSun = facadeReasons(now(), sun({ beam: 300, excessK: 5, sinceH: 0 }));
     expect(words(inSun)).toEqual(['sun on the south wall', 'south wall still 5.0 K over the shade']);
     expect(inSun[0]!.factor).toBe(0);
-    // 3 h · ln(5 K ÷ 1 K) = 4.8 h
-    expect(words(sunReasons(now(), sun({ excessK: 5, sinceH: 2 })))).toEqual([
+    expect(words(facadeReasons(now(), sun({ excessK: 5, sinceH: 2, waitH: 5 })))).toEqual([
       'south wall still 5.0 K over the shade, about 5 h to wait',
     ]);
-    expect(words(sunReasons(now(), sun({ excessK: 1.05, sinceH: 8 })))).toEqual([
+    expect(words(facadeReasons(now(), sun({ excessK: 1.05, sinceH: 8 })))).toEqual([
       'south wall still 1.1 K over the shade, about 1 h to wait',
     ]);
   });
 
   test('a wall that never had sun is kept up by daylight', () => {
-    expect(words(sunReasons(now(), sun({ wall: 'north wall', excessK: 2, sinceH: 40 })))[0]).toMatch(
+    expect(words(facadeReasons(now(), sun({ wall: 'north wall', excessK: 2, sinceH: 40 })))[0]).toMatch(
       /^daylight keeps the north wall 2\.0 K up/,
     );
   });
 
-  test('the strict school waits longer for the same wall', () => {
-    const wait = (strictness: HoursPlan['strictness']) =>
-      Number(/about (\d+) h/.exec(words(sunReasons(now({ plan: plan(strictness) }), sun({ excessK: 5, sinceH: 1 })))[0]!)![1]);
-    expect(wait('strict')).toBeGreaterThan(wait('usual'));
+  test('the strict school minds less sun', () => {
+    const minded = (strictness: HoursPlan['strictness']) =>
+      facadeReasons(now({ plan: plan(strictness) }), sun({ excessK: 0.8, sinceH: 1 })).length;
+    expect([minded('usual'), minded('strict')]).toEqual([0, 1]);
+  });
+
+  test('a wall that has not followed says so; sun in it is counted once, as what weighs more', () => {
+    expect(facadeReasons(now(), sun({ off: 0.35 }))).toEqual([
+      { code: 'following', factor: 0.75, words: 'the south wall has not followed yet' },
+    ]);
+    expect(facadeReasons(now(), sun({ off: 0.9, excessK: 1.5, sinceH: 3 })).map(({ code }) => code)).toEqual(['following']);
+    expect(facadeReasons(now(), sun({ off: 0.2, excessK: 4, sinceH: 3 })).map(({ code }) => code)).toEqual(['sun-memory']);
   });
 });
 
@@ -113,6 +132,12 @@ describe('reasons inside', () => {
     expect(words(insideReasons(now({}, { windMs: 12 })))).toContain('wind 12.0 m/s: drafts come and go');
     expect(words(insideReasons(now({ sunAltitudeDeg: 20, beam: 500 })))).toContain('sun through windows warms floors and panes');
     expect(insideReasons(now({ sunAltitudeDeg: -1, beam: 500 }))).toHaveLength(1);
+  });
+
+  test('walls that have not followed show less, or what was before', () => {
+    expect(words(insideReasons(now({ offInside: 1, shareInside: 0.33 })))).toContain('the walls show 33 % of what they will');
+    expect(words(insideReasons(now({ offInside: 1, shareInside: 2.7 })))).toContain('the walls still show the weather before');
+    expect(insideReasons(now({ offInside: 0.1, shareInside: 0.9 }))).toHaveLength(1);
   });
 });
 

@@ -35,7 +35,11 @@ function weather(
 const EVENING = 44;
 const evening = (change: Partial<WeatherHour>, by: Partial<HoursPlan> = {}): HourScore =>
   scoreHours(
-    weather(EVENING + 1, (i) => (i === EVENING ? { cloudPct: 100, ...change } : { cloudPct: 100 })),
+    weather(EVENING + 1, (i) => ({
+      cloudPct: 100,
+      // Walls follow the air only in a day or two: a mild evening is one of a mild week.
+      ...(i === EVENING ? change : change.temperatureC === undefined ? {} : { temperatureC: change.temperatureC }),
+    })),
     plan(by),
   ).hours[EVENING]!;
 const codes = (score: { reasons: { code: string }[] }) => score.reasons.map(({ code }) => code);
@@ -65,21 +69,63 @@ describe('scores of hours', () => {
     const noon = hours[36]!.facades;
     expect(codes(noon[1]!)[0]).toMatch(/^sun/);
     expect(noon[1]!.score).toBe(0);
-    expect(noon[0]!.score).toBeGreaterThan(0.6);
+    expect(noon[0]!.score).toBeGreaterThan(noon[1]!.score + 0.2);
     const readable = (k: number) => hours.findIndex((hour, i) => i > 36 && hour.facades[k]!.score >= 0.75);
-    expect(readable(1) - readable(0)).toBeGreaterThanOrEqual(4);
+    expect(readable(1) === -1 || readable(1) - readable(0) >= 4).toBe(true);
     const words = hours[42]!.facades[1]!.reasons.map((reason) => reason.words);
     expect(words).toContainEqual(expect.stringMatching(/^south wall still \d+\.\d K over the shade, about \d+ h to wait$/));
   });
 
-  test('the excess decays by the wall’s own time constant, which can be changed', () => {
-    const night = (by: Partial<HoursPlan>) => {
-      const { hours } = scoreHours(weather(48), plan(by));
-      return hours[46]!.facades[1]!.sunExcessK / hours[45]!.facades[1]!.sunExcessK;
+  test('stone keeps the sun longer than brick, brick longer than light walls, and all longer where somebody says so', () => {
+    const night = (wall: Facade['wall'], by: Partial<HoursPlan> = {}) => {
+      const { hours } = scoreHours(weather(48), plan({ facades: [{ azimuth: 180, wall }], ...by }));
+      return hours[44]!.facades[0]!.sunExcessK / hours[41]!.facades[0]!.sunExcessK;
     };
-    expect(night({})).toBeCloseTo(Math.exp(-1 / 3), 9);
-    expect(night({ facades: NORTH_SOUTH.map((facade) => ({ ...facade, wall: 'stone' })) })).toBeCloseTo(Math.exp(-1 / 5.5), 9);
-    expect(night({ time_constants_h: { light: 0.7, brick: 4, stone: 6 } })).toBeCloseTo(Math.exp(-1 / 4), 9);
+    expect(night('light')).toBeLessThan(0.2);
+    expect(night('brick')).toBeGreaterThan(night('light') + 0.2);
+    expect(night('stone')).toBeGreaterThan(night('brick'));
+    expect(night('brick', { time_constants_h: { light: 0.7, brick: 6, stone: 5.5 } })).toBeGreaterThan(night('brick') + 0.05);
+  });
+
+  test('after a front numbers wait until the walls have followed', () => {
+    const { hours } = scoreHours(
+      weather(24 * 8, (i) => ({ cloudPct: 100, temperatureC: i < 72 ? 16 : 1 })),
+      plan(),
+    );
+    expect(hours[74]!.inside).toMatchObject({ differenceK: 19, forNumbers: false });
+    expect(codes(hours[74]!.inside)[0]).toBe('following');
+    expect(hours[74]!.inside.score).toBeLessThan(0.75);
+    expect(hours.at(-1)!.inside).toMatchObject({ forNumbers: true, score: 1 });
+  });
+
+  test('an hour has its own season: no flip of the whole week at a mean that equals the inside', () => {
+    for (const mean of [23.9, 24.1]) {
+      const { hours } = scoreHours(
+        weather(96, (i) => ({
+          temperatureC: mean - 12 * Math.cos((2 * Math.PI * (i - 4)) / 24),
+          cloudPct: 100,
+          humidityPct: 20,
+        })),
+        plan({ inside_c: 24, facades: [{ azimuth: 0, wall: 'light' }] }),
+      );
+      expect(hours[76]).toMatchObject({ season: 'heated' });
+      expect(hours[88]).toMatchObject({ season: 'cooled' });
+      expect(hours[77]!.inside.score).toBeGreaterThan(0.5);
+      expect(hours[89]!.inside.score).toBeGreaterThan(0.5);
+    }
+  });
+
+  test('undercooled walls in moist air are wet or white, fog spoils façades and leaves the inside alone', () => {
+    const clear = scoreHours(
+      weather(96, () => ({ temperatureC: -3, humidityPct: 97, windMs: 0.5 })),
+      plan({ facades: [{ azimuth: 0, wall: 'light' }] }),
+    ).hours[76]!;
+    expect(codes(clear.facades[0]!)).toContain('dew');
+    expect(clear.facades[0]!.score).toBeLessThan(0.75);
+    const fog = evening({ humidityPct: 100 });
+    expect(codes(fog.facades[0]!)).toContain('fog');
+    expect(fog.facades[0]!.score).toBeLessThan(0.5);
+    expect(fog.inside.score).toBe(1);
   });
 
   test('in the southern hemisphere it is the north wall', () => {
@@ -114,7 +160,7 @@ describe('scores of hours', () => {
     );
     expect(result.season).toBe('cooled');
     expect(result.hours[40]!.inside).toMatchObject({ differenceK: 13 });
-    expect(result.hours[40]!.inside.score).toBeGreaterThan(0.75);
+    expect(result.hours[40]!.inside.score).toBeGreaterThan(0.5);
     expect(result.hours[27]!.inside.score).toBe(0);
     expect(result.hours[40]!.inside.reasons.map(({ words }) => words)).toContain(
       '13.0 K warmer outside: faults show warm inside',

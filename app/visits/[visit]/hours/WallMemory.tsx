@@ -6,12 +6,8 @@ import { onlyRow } from '@core/visit/theVisit';
 import { USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/weather/wallMemory';
 import { hoursOfMemory } from '@core/weather/wallResponse';
 import { timeConstantsSchema } from '@core/weather/plan';
-import { number } from '@core/units/format';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './WallMemory.module.css';
-
-/** An ordinary excess after a clear day's full sun, K. */
-const FULL_SUN_K = 10;
 
 /** How long walls keep the sun: common practice, to be changed where one knows better. */
 export function WallMemory() {
@@ -42,7 +38,10 @@ export function WallMemory() {
               <small>about {hoursOfMemory(wall, constants[wall] / USUAL_TIME_CONSTANTS[wall])} h after full sun</small>
             </label>
           ))}
-          <p>Time constant: hours in which what the sun left falls to a third. Beside it: from {FULL_SUN_K} K to 1 K.</p>
+          <p>
+            Time constant: hours in which what the sun left falls to a third in ordinary wind. Beside it: after a sunny day and on
+            a still evening, until less than 1 K is left. The same memory holds for a change of the air.
+          </p>
           <Button size="small" onClick={() => put(USUAL_TIME_CONSTANTS)}>
             Usual values
           </Button>
