@@ -5,7 +5,8 @@ import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { type CameraValue, cameraValueSchema } from '@core/camera/cameraRow';
 import type { Row } from '@core/entities';
-import { sightAt } from '@core/radiometry/optics';
+import { HONEST_PIXELS, sightAt } from '@core/radiometry/optics';
+import { number } from '@core/units/format';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 
@@ -17,19 +18,24 @@ type NumberField =
   | 'calibrationK'
   | 'uniformityK'
   | 'repeatabilityK'
+  | 'gain'
+  | 'blurPx'
   | 'minDistanceM'
   | 'offsetK'
   | 'clockAheadS';
 
-const FIELDS: { name: NumberField; label: string; unit: string; step: number }[] = [
+/** As data sheets put it: `times` is what a stored value is multiplied by to be shown. */
+const FIELDS: { name: NumberField; label: string; unit: string; step: number; times?: number }[] = [
   { name: 'columns', label: 'Pixels across', unit: 'px', step: 1 },
   { name: 'rows', label: 'Pixels down', unit: 'px', step: 1 },
   { name: 'fieldDeg', label: 'Field of view across', unit: '°', step: 0.5 },
   { name: 'minDistanceM', label: 'Sharp from', unit: 'm', step: 0.1 },
-  { name: 'noiseK', label: 'Noise of a pixel', unit: 'K', step: 0.01 },
-  { name: 'calibrationK', label: 'Accuracy, standard', unit: 'K', step: 0.1 },
+  { name: 'noiseK', label: 'Noise of a pixel (NETD)', unit: 'mK', step: 5, times: 1000 },
+  { name: 'calibrationK', label: 'Accuracy, stated as ±', unit: '°C', step: 0.5, times: 2 },
+  { name: 'gain', label: 'or stated as ±', unit: '%', step: 0.5, times: 200 },
   { name: 'uniformityK', label: 'Evenness, standard', unit: 'K', step: 0.05 },
   { name: 'repeatabilityK', label: 'From frame to frame', unit: 'K', step: 0.05 },
+  { name: 'blurPx', label: 'Blur of the optics', unit: 'px', step: 0.1 },
   { name: 'offsetK', label: 'Added to new frames', unit: 'K', step: 0.1 },
   { name: 'clockAheadS', label: 'Its clock is ahead by', unit: 's', step: 1 },
 ];
@@ -58,23 +64,28 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
         onCommit={(name) => put({ name })}
       />
       <div className={styles.fields}>
-        {FIELDS.map(({ name, label, unit, step }) => (
+        {FIELDS.map(({ name, label, unit, step, times = 1 }) => (
           <label key={name}>
             <span>{label}</span>
             <InputNumber
               aria-label={label}
-              value={value[name]}
+              value={Number((times * value[name]).toPrecision(6))}
               step={step}
               suffix={unit}
-              onChange={(next) => next !== null && put({ [name]: next })}
+              onChange={(next) => next !== null && put({ [name]: next / times })}
             />
           </label>
         ))}
       </div>
       {problem && <p role="alert">{problem}</p>}
       <p className={styles.quiet}>
-        At 2 m it sees {sight.width.toFixed(2)} × {sight.height.toFixed(2)} m; one pixel covers {(sight.pixel * 1000).toFixed(1)}{' '}
-        mm, the smallest honest spot is {(sight.smallest * 1000).toFixed(0)} mm.
+        A stated accuracy is taken as two standard uncertainties: ± {number(2 * value.calibrationK, 1)} K everywhere, and ±{' '}
+        {number(200 * value.gain, 1)} % of the distance to the camera’s own temperature, which matters on hot and on cold things.
+      </p>
+      <p className={styles.quiet}>
+        One pixel sees {number(1000 * sightAt(value, 1).pixel, 2)} mrad (IFOV). At 2 m it sees {sight.width.toFixed(2)} ×{' '}
+        {sight.height.toFixed(2)} m; one pixel covers {(sight.pixel * 1000).toFixed(1)} mm, the smallest target that can be read
+        is {(sight.smallest * 1000).toFixed(0)} mm ({HONEST_PIXELS} pixels a side).
       </p>
       <Names title="What belongs to it" add="Another part" names={value.parts} onChange={(parts) => put({ parts })} />
       <Names

@@ -38,8 +38,10 @@ export function experimentFile(): Buffer {
   const seen = (emissivity: number) =>
     apparentTemperature(55, { emissivity, reflected: SURROUNDINGS_C, air: 20, transmittance: 1 });
   const [tape, bare] = [seen(0.95), seen(BARE_EMISSIVITY)];
+  // Foil emits a little itself, as warm as the air.
+  const foil = apparentTemperature(20.1, { emissivity: 0.05, reflected: SURROUNDINGS_C, air: 20, transmittance: 1 });
   return frameFile(1, (x, y) =>
-    inBox(x, y, FOIL) ? SURROUNDINGS_C : inBox(x, y, TAPE) ? tape : inBox(x, y, [50, 50, 129, 99]) ? bare : null,
+    inBox(x, y, FOIL) ? foil : inBox(x, y, TAPE) ? tape : inBox(x, y, [50, 50, 129, 99]) ? bare : null,
   );
 }
 
