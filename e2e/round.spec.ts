@@ -41,6 +41,7 @@ test('template, house, a round of three rooms with the stand-in camera, every st
 
   let captured = 0;
   for (let i = 0; i < stops; i += 1) {
+    const here = page.url();
     if (i % 8 === 0 || i === stops - 1) {
       await live(page);
       await capture(page).click();
@@ -54,6 +55,8 @@ test('template, house, a round of three rooms with the stand-in camera, every st
       await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
     }
     await expect(coverage(page)).toContainText(`${i + 1} of ${stops}`);
+    // The next stop is there when its address is.
+    if (i < stops - 1) await expect.poll(() => page.url()).not.toBe(here);
   }
   await page.getByRole('button', { name: /End of the round/ }).click();
   await expect(page.getByRole('heading', { name: `All ${stops} stops are answered` })).toBeVisible();
@@ -159,6 +162,7 @@ test('forty frames from a card are laid on stops, and two of them corrected', as
   // The same picture forty times, each with another last number, half a minute to five minutes apart.
   const base = readFileSync(fixture('wall-with-bare-bay.tif'));
   const files = Array.from({ length: 40 }, (_, i) => ({ name: `card-${String(i).padStart(2, '0')}.csv`, text: csvOf(base, i) }));
+  await page.locator('input[aria-label="Frames from a card"]').waitFor({ state: 'attached' });
   await page.evaluate(async (list) => {
     const transfer = new DataTransfer();
     let at = Date.UTC(2026, 1, 11, 19, 0);
