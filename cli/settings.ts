@@ -41,8 +41,8 @@ export interface CommandSettings {
   settings: RadiometricSettings;
   read: ReadOptions;
   u: StatedUncertainty;
+  /** Inside, regions share what they mirror unless they say otherwise; outside none do. */
   side: 'inside' | 'outside';
-  /** Whether --reflected was given; regions inside share it, outdoors none do. */
   warnings: (FrameWarning | { code: string; message: string })[];
 }
 
@@ -76,7 +76,6 @@ export function commandSettings(args: Arguments): CommandSettings {
       ...USUAL_UNCERTAINTY,
       noise: undefined,
       transmittance: path?.uncertainty ?? 0,
-      ...(mirrored && { reflected: mirrored.uncertainty }),
       // What somebody says of the reflected temperature is said of the one that was given.
       ...(mirrored ? { ...stated, reflected: mirrored.uncertainty } : stated),
     },

@@ -79,6 +79,14 @@ export interface RegionToRead {
   shape: Shape;
 }
 
+/** Statistics of pixels through a line in radiance. @throws CoreError `impossible` when none has a reading left */
+function statisticsThrough(frame: Measured, spans: readonly Span[], line: RadianceLine): RegionStatistics {
+  const correct = (gathered: Float32Array) => void correctValues(gathered, line, gathered);
+  const statistics = regionStatistics(frame.values, frame.width, spans, correct);
+  if (!statistics) throw impossibleSettings();
+  return statistics;
+}
+
 /**
  * The mean of a region as the camera saw it: emissivity 1, no air on the way.
  *
@@ -87,13 +95,7 @@ export interface RegionToRead {
 export function seenIn(frame: Measured, region: RegionToRead, blur: number): SeenMean {
   const line = radianceLine(frame.basis, AS_SEEN);
   const spans = regionSpans(frame, region, line);
-  const statistics = regionStatistics(
-    frame.values,
-    frame.width,
-    spans,
-    (gathered) => void correctValues(gathered, line, gathered),
-  );
-  if (!statistics) throw impossibleSettings();
+  const statistics = statisticsThrough(frame, spans, line);
   return {
     region: region.id,
     apparent: statistics.mean,
@@ -147,15 +149,7 @@ export function readRegion(frame: Measured, region: RegionToRead, settings: Unce
  */
 export function meanUnder(frame: Measured, region: Omit<RegionToRead, 'id'>, settings: RadiometricSettings): number {
   const line = radianceLine(frame.basis, settings);
-  const spans = regionSpans(frame, region, line);
-  const statistics = regionStatistics(
-    frame.values,
-    frame.width,
-    spans,
-    (gathered) => void correctValues(gathered, line, gathered),
-  );
-  if (!statistics) throw impossibleSettings();
-  return statistics.mean;
+  return statisticsThrough(frame, regionSpans(frame, region, line), line).mean;
 }
 
 /** The difference of two readings, first minus second, in one frame or in two: errors that both name are common to them. */
