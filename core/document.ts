@@ -15,6 +15,7 @@ export interface FrameFacts {
   page: number;
   /** Added to what the file says, by the camera's checks, K. */
   offsetK: number;
+  slope: number;
   /** Standard deviation of one pixel's noise, K. */
   noiseK: number;
   /** Extremes and mean as stored, °C. */

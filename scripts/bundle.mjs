@@ -10,6 +10,7 @@ const entries = {
   weather: 'server/workers/weather.ts',
   handout: 'server/workers/handout.tsx',
   capture: 'server/workers/capture.ts',
+  viewfinder: 'server/workers/viewfinder.ts',
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',
   large: 'scripts/large/main.ts',

@@ -1,8 +1,10 @@
 import { v5 } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { CameraValue } from '@core/camera/cameraRow';
-import type { Capture } from '@core/simulate/capture';
+import type { Capture, Look } from '@core/simulate/capture';
 import type { SimulatedSurface } from '@core/simulate/houseScene';
+import { SIMULATOR } from '@core/simulate/lookAt';
+import type { Scene } from '@core/simulate/scene';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { sideOf } from '@core/round/stops';
 import type { Asking } from '@data/asking';
@@ -17,10 +19,12 @@ import { WorkerPool } from './workerPool';
 export interface CaptureJob {
   simulated: SimulatedSurface;
   camera: CameraValue;
-  capture: Pick<Capture, 'pose' | 'shot' | 'offset'>;
+  look: Look;
 }
 
 export interface CapturedFiles {
+  scene: Scene;
+  drift: number;
   /** A radiometric TIFF. */
   frame: Uint8Array;
   /** A JPEG of the same view in daylight. */
@@ -43,7 +47,7 @@ export async function captureFrame(
   visitId: string,
   capture: Capture,
 ): Promise<{ frameId: string; photoId: string }> {
-  const { frameId, stopKey, name, at, surfaceId } = capture;
+  const { frameId, stopKey, name, at, surfaceId, pose, shot, since, closing } = capture;
   const photoId = v5(frameId, PHOTO_OF);
   const known = await knownPictures(asking, frameId, photoId);
   if (known.frame !== null && known.frame !== visitId) {
@@ -55,7 +59,7 @@ export async function captureFrame(
   const camera = STAND_IN_CAMERA.value;
   await ensureCamera(asking, STAND_IN_CAMERA.id, camera);
   shared.denCaptures ??= new WorkerPool('capture', 1);
-  const files = await shared.denCaptures.run({ simulated, camera, capture });
+  const files = await shared.denCaptures.run({ simulated, camera, look: { pose, shot, since, closing } });
   const stem = `stand-in-${frameId.slice(-12)}`;
   const common = {
     takenAt: new Date(at),
@@ -84,7 +88,8 @@ export async function captureFrame(
   const { frames } =
     known.frame === null ? await frameRows(asking, visitId, frameFile, frameSha, decodeInThread()) : { frames: [] };
   try {
-    await addPictures(asking, visitId, { frames, photos });
+    const truths = frames.map(({ id }) => ({ frameId: id, simulator: SIMULATOR, drift: files.drift, scene: files.scene }));
+    await addPictures(asking, visitId, { frames, photos, truths });
   } catch (error) {
     // Sent twice at one moment: the other one stored it.
     if (!isDuplicate(error) || !(await knownPictures(asking, frameId, photoId)).photo) throw error;

@@ -1,3 +1,4 @@
+import { corrected, type Correction } from '@core/camera/correction';
 import { CoreError } from '@core/errors';
 import { extremesOf } from '@core/pixels/extremes';
 import type { FrameWarning } from '@core/frame/frame';
@@ -14,8 +15,8 @@ export interface FileToDecode {
   allowMissing?: boolean;
   /** Said by the user, when a camera already computed the values. */
   basis?: Basis | undefined;
-  /** What its camera's checks say has to be added, K. */
-  offsetK: number;
+  /** How its camera's checks say that readings are put right. */
+  correction: Correction;
 }
 
 /** A file's frame, ready to be stored. Plain data: it crosses from the worker as it is. */
@@ -30,8 +31,9 @@ export interface DecodedFrame {
   /** Pages in the file. */
   pages: number;
   basis: Basis;
-  /** Added to what the file says, K. */
+  /** How what the file says was put right. */
   offsetK: number;
+  slope: number;
   noiseK: number;
   minC: number;
   maxC: number;
@@ -59,9 +61,10 @@ export function* decodePages(file: FileToDecode): Generator<DecodedFrame> {
   for (let page = 0; page < pages; page += 1) yield decodePage(file, page);
 }
 
-function decodePage({ bytes, offsetK, allowMissing = false, basis }: FileToDecode, page: number): DecodedFrame {
+function decodePage({ bytes, correction, allowMissing = false, basis }: FileToDecode, page: number): DecodedFrame {
   const frame = readFrame(bytes, nodeCodecs, { page, allowMissing, ...(basis && { basis }) });
-  if (offsetK !== 0) frame.values.forEach((value, i) => (frame.values[i] = value + offsetK));
+  if (correction.offsetK !== 0 || correction.slope !== 0)
+    frame.values.forEach((value, i) => (frame.values[i] = corrected(value, correction)));
   const extremes = extremesOf(frame.values);
   if (!extremes) throw new CoreError('not_finite', 'No pixel of the file holds a temperature.', {}, 'Export the frame again.');
   const thumb = thumbnailOf(frame, THUMB_PIXELS);
@@ -74,7 +77,7 @@ function decodePage({ bytes, offsetK, allowMissing = false, basis }: FileToDecod
     sourceUnit: frame.provenance.sourceUnit,
     pages: frame.provenance.pages,
     basis: frame.basis,
-    offsetK,
+    ...correction,
     noiseK: estimateNoise(frame),
     minC: extremes.min,
     maxC: extremes.max,

@@ -6,7 +6,7 @@ import { fileKind } from '@core/formats/readFrame';
 import type { Side } from '@core/frame/side';
 import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
-import { cameraOffset } from '@data/queries/cameras';
+import { cameraCorrection } from '@data/queries/cameras';
 import { putBlob, shaOf } from '@data/queries/blobs';
 import { addPictures, findByFile, requireVisit, type NewFrame, type NewPhoto, type NewSequence } from '@data/queries/files';
 import { requireTogether } from '@data/rows/places';
@@ -148,7 +148,7 @@ export async function frameRows(
   await decode(
     {
       bytes: file.bytes,
-      offsetK: await cameraOffset(asking, file.cameraId ?? null),
+      correction: await cameraCorrection(asking, file.cameraId ?? null),
       allowMissing: file.allowMissing ?? false,
       basis: file.basis,
     },

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { NO_CORRECTION } from '@core/camera/correction';
 import { CoreError } from '@core/errors';
 import { decodePages, type DecodedFrame } from './decode';
 import { cancelJob, jobResult, jobState, startJob } from './jobs';
@@ -7,7 +8,7 @@ const file = (name: string) => new Uint8Array(readFileSync(`core/testing/interch
 
 describe('decoding a file for the database', () => {
   test('gives pixels as little-endian float32, a thumbnail and what never changes', () => {
-    const [decoded] = [...decodePages({ bytes: file('tiff-u16ck-le-plain.tif'), offsetK: 0 })] as [DecodedFrame];
+    const [decoded] = [...decodePages({ bytes: file('tiff-u16ck-le-plain.tif'), correction: NO_CORRECTION })] as [DecodedFrame];
     expect(decoded).toMatchObject({ width: 80, height: 60, format: 'tiff', sourceUnit: 'cK', basis: { kind: 'apparent' } });
     const view = new DataView(decoded.pixels.buffer, decoded.pixels.byteOffset);
     expect(decoded.pixels).toHaveLength(80 * 60 * 4);
@@ -19,13 +20,15 @@ describe('decoding a file for the database', () => {
   });
 
   test('adds the offset of its camera to every pixel', () => {
-    const [plain, offset] = [0, 0.7].map((offsetK) => [...decodePages({ bytes: file('tiff-u16ck-le-plain.tif'), offsetK })][0]);
+    const [plain, offset] = [0, 0.7].map(
+      (offsetK) => [...decodePages({ bytes: file('tiff-u16ck-le-plain.tif'), correction: { offsetK, slope: 0 } })][0],
+    );
     expect(offset!.meanC - plain!.meanC).toBeCloseTo(0.7, 4);
     expect(offset!.noiseK).toBeCloseTo(plain!.noiseK, 3);
   });
 
   test('refuses as the reader does', () =>
-    expect(() => [...decodePages({ bytes: file('bad-nan.tif'), offsetK: 0 })]).toThrow(CoreError));
+    expect(() => [...decodePages({ bytes: file('bad-nan.tif'), correction: NO_CORRECTION })]).toThrow(CoreError));
 });
 
 describe('long tasks', () => {

@@ -40,7 +40,7 @@ export class WorkerPool<Job, Result, Part = never> {
   private nextId = 1;
 
   constructor(
-    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture',
+    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder',
     private readonly size: number,
   ) {}
 

@@ -4,7 +4,8 @@ import { Button, InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { CoreError } from '@core/errors';
-import { bathTemperature, offeredOffset, pressureFromAltitude } from '@core/camera/checks';
+import { bathTemperature, offeredCorrection, pressureFromAltitude, readingOnWater, WATER_EMISSIVITY } from '@core/camera/checks';
+import type { Correction } from '@core/camera/correction';
 import type { CameraCheck, CameraValue } from '@core/camera/cameraRow';
 import type { Row } from '@core/entities';
 import { PAPER } from '@core/report/palette';
@@ -17,6 +18,9 @@ import styles from './Shelf.module.css';
 const BATHS = { ice: 'Melting ice', boiling: 'Boiling water' } as const;
 const now = () => Date.now();
 const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
+/** Offset and slope, as far as there is one. */
+const correctionWords = ({ offsetK, slope }: Correction) =>
+  `${signed(offsetK)} K at room temperature${slope === 0 ? '' : ` and ${signed(100 * slope)} % of the distance from it`}`;
 const dayOf = (at: number) => localDay(at, 'UTC');
 
 /** Checks in melting ice and boiling water, how the camera drifts between them, and the offset that they speak for. */
@@ -27,8 +31,10 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
   const [readC, setRead] = useState<number | null>(null);
   const [altitude, setAltitude] = useState(0);
   const [pressure, setPressure] = useState<number | null>(null);
-  const expected = expectedAt(bath, altitude, pressure);
-  const offer = offeredOffset(value.checks);
+  const [emissivity, setEmissivity] = useState(WATER_EMISSIVITY);
+  const [aroundC, setAround] = useState(20);
+  const expected = expectedAt(bath, altitude, pressure, emissivity, aroundC);
+  const offer = offeredCorrection(value.checks);
   const checks = [...value.checks].sort((a, b) => a.at - b.at);
   const data = checks.map((check) => ({ at: check.at, [check.bath]: Math.round(100 * (check.readC - check.expectedC)) / 100 }));
   return (
@@ -67,6 +73,27 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
           </>
         )}
         <label>
+          <span>Its emissivity is set to</span>
+          <InputNumber
+            aria-label="Its emissivity is set to"
+            value={emissivity}
+            step={0.01}
+            min={0.1}
+            max={1}
+            onChange={(next) => setEmissivity(next ?? WATER_EMISSIVITY)}
+          />
+        </label>
+        <label>
+          <span>Room around</span>
+          <InputNumber
+            aria-label="Room around"
+            value={units.toField(aroundC)}
+            step={1}
+            suffix={`°${units.unit}`}
+            onChange={(next) => setAround(next === null ? 20 : units.fromField(next))}
+          />
+        </label>
+        <label>
           <span>The camera reads</span>
           <InputNumber
             aria-label="The camera reads"
@@ -90,17 +117,25 @@ export function CameraChecks({ row, onPut }: { row: Row<'camera'>; onPut(value: 
       {'problem' in expected ? (
         <p role="alert">{expected.problem}</p>
       ) : (
-        <p className={styles.quiet}>It should read {units.temperature(expected.celsius)}.</p>
+        <p className={styles.quiet}>
+          It should read {units.temperature(expected.celsius)}: water at {units.temperature(expected.waterC)} emits{' '}
+          {WATER_EMISSIVITY} and mirrors the room.
+        </p>
       )}
       {offer && (
         <div className={styles.offer} data-testid="offset-offer">
           <span>
             The {offer.checks === 1 ? 'check' : `${offer.checks} checks`} of {dayOf(offer.at)} speak for{' '}
-            <b>{signed(offer.offset)} K</b> at room temperature; {signed(value.offsetK)} K is added to new frames.
+            <b>{correctionWords(offer)}</b>; {correctionWords(value)} is added to new frames.
           </span>
-          {Math.abs(offer.offset - value.offsetK) >= 0.05 && (
-            <Button type="primary" onClick={() => onPut({ ...value, offsetK: Math.round(offer.offset * 100) / 100 })}>
-              Add {signed(offer.offset)} K to new frames
+          {(Math.abs(offer.offsetK - value.offsetK) >= 0.05 || Math.abs(offer.slope - value.slope) >= 0.001) && (
+            <Button
+              type="primary"
+              onClick={() =>
+                onPut({ ...value, offsetK: Math.round(offer.offsetK * 100) / 100, slope: Math.round(offer.slope * 1e4) / 1e4 })
+              }
+            >
+              Add {signed(offer.offsetK)} K to new frames
             </Button>
           )}
         </div>
@@ -158,16 +193,23 @@ function expectedAt(
   bath: CameraCheck['bath'],
   altitude: number,
   pressure: number | null,
-): { celsius: number } | { problem: string } {
+  emissivity: number,
+  aroundC: number,
+): { celsius: number; waterC: number } | { problem: string } {
   try {
-    return { celsius: bathTemperature(bath, pressure === null ? pressureFromAltitude(altitude) : pressure * 100) };
+    const waterC = bathTemperature(bath, pressure === null ? pressureFromAltitude(altitude) : pressure * 100);
+    return { celsius: readingOnWater(waterC, emissivity, aroundC), waterC };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
-    return {
-      problem:
-        pressure === null
-          ? 'The altitude must lie between −400 and 5000 m.'
-          : 'The pressure must lie between 300 and 1200 hPa, not reduced to sea level.',
-    };
+    return { problem: PROBLEMS[argumentOf(error)] ?? `${error.message} ${error.hint}` };
   }
 }
+
+const argumentOf = (error: CoreError) => error.where.argument ?? '';
+
+const PROBLEMS: Record<string, string> = {
+  altitude: 'The altitude must lie between −400 and 5000 m.',
+  pressure: 'The pressure must lie between 300 and 1200 hPa, not reduced to sea level.',
+  emissivity: 'The emissivity must lie between 0.1 and 1.',
+  'temperature of the surroundings': 'The room must lie between −50 and 60 °C.',
+};

@@ -22,6 +22,7 @@ type NumberField =
   | 'blurPx'
   | 'minDistanceM'
   | 'offsetK'
+  | 'slope'
   | 'clockAheadS';
 
 /** As data sheets put it: `times` is what a stored value is multiplied by to be shown. */
@@ -37,6 +38,7 @@ const FIELDS: { name: NumberField; label: string; unit: string; step: number; ti
   { name: 'repeatabilityK', label: 'From frame to frame', unit: 'K', step: 0.05 },
   { name: 'blurPx', label: 'Blur of the optics', unit: 'px', step: 0.1 },
   { name: 'offsetK', label: 'Added to new frames', unit: 'K', step: 0.1 },
+  { name: 'slope', label: 'And of the distance from 18 °C', unit: '%', step: 0.1, times: 100 },
   { name: 'clockAheadS', label: 'Its clock is ahead by', unit: 's', step: 1 },
 ];
 

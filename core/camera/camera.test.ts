@@ -1,6 +1,7 @@
 import { CoreError } from '../errors';
 import { STAND_IN_CAMERA } from './standInCamera';
-import { bathTemperature, offeredOffset, pressureFromAltitude } from './checks';
+import { bathTemperature, offeredCorrection, pressureFromAltitude, readingOnWater } from './checks';
+import { corrected } from './correction';
 import { backProblems, outProblems } from './handover';
 import { type CameraCheck, cameraValueSchema } from './cameraRow';
 import { handoverValueSchema } from './handoverRow';
@@ -31,15 +32,37 @@ describe('checks in ice and boiling water', () => {
 
   test('the latest pair gives an offset where buildings are read, older ones do not', () => {
     const checks = [check(0, 'ice', 5, 0), check(9 * day, 'ice', 0.4, 0), check(9 * day + 1, 'boiling', 99.4, 99.8)];
-    const { offset, checks: count } = offeredOffset(checks)!;
-    expect(count).toBe(2);
-    expect(offset).toBeCloseTo(-0.4 + (18 / 99.8) * 0.8, 9);
+    const offer = offeredCorrection(checks)!;
+    expect(offer.checks).toBe(2);
+    expect(offer.slope).toBeCloseTo(0.8 / 99, 9);
+    expect(offer.offsetK).toBeCloseTo(-0.4 + (17.6 / 99) * 0.8, 9);
+    for (const { readC, expectedC } of checks.slice(1)) expect(corrected(readC, offer)).toBeCloseTo(expectedC, 9);
   });
 
   test('one bath alone says what it says; none says nothing', () => {
-    expect(offeredOffset([check(0, 'ice', 0.7, 0)])!.offset).toBeCloseTo(-0.7, 9);
-    expect(offeredOffset([check(0, 'boiling', 98.9, 99.9)])!.offset).toBeCloseTo(1, 9);
-    expect(offeredOffset([])).toBeNull();
+    expect(offeredCorrection([check(0, 'ice', 0.7, 0)])).toMatchObject({ offsetK: -0.7, slope: 0 });
+    expect(offeredCorrection([check(0, 'boiling', 98.9, 99.9)])!.offsetK).toBeCloseTo(1, 9);
+    expect(offeredCorrection([])).toBeNull();
+  });
+
+  test('water emits 0.96: a camera that is set to 1 reads the room in it, one that is set to 0.96 does not', () => {
+    // 4 % of the difference in radiance between 20 and 0 °C, over its slope there: some 0.9 K.
+    expect(readingOnWater(0, 1, 20)).toBeGreaterThan(0.8);
+    expect(readingOnWater(0, 1, 20)).toBeLessThan(1);
+    expect(readingOnWater(0, 0.96, 20)).toBeCloseTo(0, 5);
+    expect(readingOnWater(100, 1, 20)).toBeLessThan(98);
+    expect(() => readingOnWater(0, 0, 20)).toThrow(CoreError);
+    expect(() => readingOnWater(0, 1, 200)).toThrow(CoreError);
+  });
+
+  test('a camera with an offset and a slope of its own is put right by its two baths', () => {
+    const reads = (truth: number) => truth + 0.7 + 0.015 * (truth - 25);
+    const checks = (['ice', 'boiling'] as const).map((bath, i) => {
+      const expected = readingOnWater(bathTemperature(bath, 101_325), 1, 21);
+      return check(i, bath, reads(expected), expected);
+    });
+    const offer = offeredCorrection(checks)!;
+    for (const truth of [-5, 18, 60]) expect(corrected(reads(truth), offer)).toBeCloseTo(truth, 6);
   });
 });
 

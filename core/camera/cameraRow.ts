@@ -8,6 +8,7 @@ export const cameraCheckSchema = z.object({
   at: momentSchema,
   bath: z.enum(['ice', 'boiling']),
   readC: z.number().min(-50, 'must be at least −50 °C').max(150, 'must not exceed 150 °C'),
+  /** What a faultless camera of the same settings would have read. */
   expectedC: z.number().min(-50).max(150),
 });
 
@@ -33,6 +34,8 @@ export const cameraValueSchema = z.object({
   minDistanceM: z.number().gt(0, 'must be above 0 m').max(20, 'must not exceed 20 m'),
   /** Added to what new frames of this camera read. */
   offsetK: kelvinSchema,
+  /** Added as well: so much of the distance from room temperature, by checks in ice and boiling water. */
+  slope: z.number().min(-0.1, 'must be at least −10 %').max(0.1, 'must not exceed 10 %'),
   /** What its clock is ahead of the true time, seconds. */
   clockAheadS: z
     .number()
@@ -70,6 +73,7 @@ export const cameraEntity = defineEntity({
     alignments: 'matched photos',
     minDistanceM: 'nearest distance',
     offsetK: 'offset',
+    slope: 'correction of the slope',
     clockAheadS: 'clock ahead',
     parts: 'parts',
     trained: 'who was shown',

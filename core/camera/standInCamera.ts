@@ -17,6 +17,7 @@ export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
     alignments: [],
     minDistanceM: 0.4,
     offsetK: 0,
+    slope: 0,
     clockAheadS: 0,
     parts: ['Camera', 'Case'],
     trained: [],

@@ -13,7 +13,7 @@ import type { Row } from '../entities';
 import type { IntakeValue } from '../visit/intakeRow';
 import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
-import { judgeConditions } from '../visit/verdict';
+import { judgeConditions } from '../visit/judgeConditions';
 import { localTime } from '../units/localTime';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
@@ -160,7 +160,7 @@ export function buildReport(
     history: intake.history.map(({ what, when }) => ({ label: when || 'at some time', value: what })),
     answer: answerWords(findings),
     conditions: conditionFacts(document, unit),
-    verdict: judgeConditions(conditionsOf(document)?.value).words,
+    verdict: judgeConditions(document).words,
     camera: cameras.join(', ') || 'not noted',
     findings,
     coverage: coverageFacts(document),

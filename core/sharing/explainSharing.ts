@@ -1,5 +1,5 @@
 import { localDay, localTime } from '../units/localTime';
-import { grade } from '../weather/bestSlots';
+import { gradeOf } from '../weather/rated';
 import { LEAST_SCORE, type Home, type Loan, type Sharing, type Turn } from './shareCamera';
 
 export interface Explained {
@@ -31,7 +31,7 @@ export function explainSharing(loan: Loan, homes: Home[], { turns, alone }: Shar
     if (best.score - turn.score < WORTH_TELLING) return [];
     const others = insteadOf(best);
     const why = others.length > 0 ? `, when the camera is with ${list(others)}` : '';
-    const words = `Would be read best on ${when(best.from)} (${grade(best.score)})${why}; now ${grade(turn.score) === grade(best.score) ? 'somewhat less well' : grade(turn.score)}.`;
+    const words = `Would be read best on ${when(best.from)} (${gradeOf(best.score)})${why}; now ${gradeOf(turn.score) === gradeOf(best.score) ? 'somewhat less well' : gradeOf(turn.score)}.`;
     return [{ homeId: turn.homeId, words }];
   });
   const waiting = homes.filter((home) => !served.has(home.id)).map((home) => ({ homeId: home.id, words: whyNot(home) }));

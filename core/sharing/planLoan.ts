@@ -43,6 +43,7 @@ export function planLoan({ loan, homes }: LoanHomes, weather: Weather): PlannedL
       timezone: timeZone,
       inside_c: value.insideC,
       strictness: value.strictness,
+      season: 'weather',
       purpose: 'faults',
       facades: site.value.facades.filter(({ azimuth }) => facades === null || facades.includes(azimuth)),
       time_constants_h: USUAL_TIME_CONSTANTS,

@@ -1,3 +1,4 @@
+import { radianceFromTemperature } from '../radiometry/bandTable';
 import { normalFrom, seededRandom } from './random';
 import type { SceneCamera, View } from './surface';
 
@@ -39,25 +40,79 @@ export function blurred(values: Float32Array, width: number, height: number, sig
   return out;
 }
 
-/** Adds noise, unevenness and drift of the camera, in place. */
-export function addCameraErrors(values: Float32Array, { seed, camera }: Pick<View, 'seed' | 'camera'>, offset: number): void {
-  const { width, height, noise, uniformity } = camera;
+/** Temperature of the shutter, at which the slope turns, °C. */
+const SHUTTER_C = 25;
+/** Dead pixels are off by so much, K. */
+const DEAD_K = 6;
+/** The black body of data sheets, °C. */
+const NOISE_AT_C = 30;
+
+/** Adds noise, unevenness, offset, slope, dead pixels and drift of the camera, in place. */
+export function addCameraErrors(values: Float32Array, { seed, camera }: Pick<View, 'seed' | 'camera'>, drift: number): void {
+  const { width, height, noise, uniformity, own } = camera;
   const random = seededRandom(seed);
-  const phase = random() * 2 * Math.PI;
-  const along = Float64Array.from({ length: width }, (_, x) => x / width - 0.5);
-  const [sines, cosines] = [along.map((u) => Math.sin(3 * u)), along.map((u) => Math.cos(3 * u))];
+  const pattern = unevenness(width, height, own);
   for (let y = 0, i = 0; y < height; y += 1) {
-    const v = y / height - 0.5;
-    const [sin, cos] = [Math.sin(2 * v + phase), Math.cos(2 * v + phase)];
     const start = Math.floor(random() * NORMALS.length);
     for (let x = 0; x < width; x += 1, i += 1) {
-      const u = along[x]!;
-      // Cameras read a little off towards their corners, and never quite evenly.
-      const slow = uniformity * (1.2 * (u * u + v * v) + 0.5 * (sines[x]! * cos + cosines[x]! * sin) - 0.2);
-      values[i] = values[i]! + slow + offset + noise * NORMALS[(start + x) % NORMALS.length]!;
+      const value = values[i]!;
+      const error = own.offset + drift + own.gain * (value - SHUTTER_C) + uniformity * pattern.even[i]!;
+      values[i] = value + error + noise * noiseGrowth(value) * NORMALS[(start + x) % NORMALS.length]!;
     }
   }
+  for (const { at, off } of pattern.dead) values[at] = values[at]! + off;
 }
 
 /** Normal numbers to draw from, each row from another place: much faster than making some ten thousand a picture. */
 const NORMALS = Float64Array.from({ length: 65_536 }, normalFrom(seededRandom(20_260_211)));
+
+const GROWTH_FROM = -80;
+const GROWTH_TO = 200;
+/** How noise in kelvin grows in the cold, where a kelvin is less radiance; by whole degrees. */
+const GROWTH = Float64Array.from({ length: GROWTH_TO - GROWTH_FROM + 1 }, (_, i) => slope(NOISE_AT_C) / slope(GROWTH_FROM + i));
+
+function slope(celsius: number): number {
+  return radianceFromTemperature(celsius + 0.5) - radianceFromTemperature(celsius - 0.5);
+}
+
+/** Noise at an apparent temperature over that on a black body of 30 °C. @param celsius - °C; its own ends beyond −80 … 200 */
+function noiseGrowth(celsius: number): number {
+  return GROWTH[Math.max(0, Math.min(GROWTH.length - 1, Math.round(celsius) - GROWTH_FROM))]!;
+}
+
+interface Unevenness {
+  /** Of mean 0 and rms 1. */
+  even: Float64Array;
+  dead: { at: number; off: number }[];
+}
+
+const patterns = new Map<string, Unevenness>();
+const KEPT_PATTERNS = 8;
+
+/** What is uneven in a camera for good; kept, because every picture needs it. */
+function unevenness(width: number, height: number, { seed, dead }: SceneCamera['own']): Unevenness {
+  const key = `${width} ${height} ${seed} ${dead}`;
+  const known = patterns.get(key);
+  if (known) return known;
+  if (patterns.size >= KEPT_PATTERNS) patterns.clear();
+  const made = drawUnevenness(width, height, seed, dead);
+  patterns.set(key, made);
+  return made;
+}
+
+function drawUnevenness(width: number, height: number, seed: number, share: number): Unevenness {
+  const random = seededRandom(seed);
+  const [phase, lean, bowl] = [random() * 2 * Math.PI, random() - 0.5, 0.8 + 0.8 * random()];
+  const even = Float64Array.from({ length: width * height }, (_, i) => {
+    // Cameras read a little off towards their corners, and never quite evenly.
+    const [u, v] = [(i % width) / width - 0.5, Math.floor(i / width) / height - 0.5];
+    return bowl * (u * u + v * v) + 0.4 * Math.sin(3 * u + 2 * v + phase) + 0.6 * lean * u;
+  });
+  const mean = even.reduce((sum, value) => sum + value, 0) / even.length;
+  const rms = Math.sqrt(even.reduce((sum, value) => sum + (value - mean) ** 2, 0) / even.length);
+  const dead = Array.from({ length: Math.round(share * even.length) }, () => ({
+    at: Math.floor(random() * even.length),
+    off: (random() < 0.5 ? -1 : 1) * DEAD_K * (0.5 + random()),
+  }));
+  return { even: even.map((value) => (value - mean) / rms), dead };
+}

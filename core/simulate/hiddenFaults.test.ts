@@ -5,7 +5,8 @@ import { writeTiff } from '../formats/tiff/write';
 import { testCodecs } from '../testing/material';
 import { ID } from '../testing/visit';
 import { drawHidden, HIDDEN_FAULTS, type Spot } from './hiddenFaults';
-import { houseScene, sceneCamera, seedFrom } from './houseScene';
+import { houseScene, ownErrors, sceneCamera, seedFrom } from './houseScene';
+import { CALM } from '../testing/patterns';
 import { kindOf } from './features/registry';
 import { seededRandom } from './random';
 import { renderScene } from './renderScene';
@@ -85,10 +86,15 @@ test('a captured frame goes through its file and back like any other', () => {
     surface,
     room: room && templateRooms(TEMPLATES.cottage, ID.site)[0]!,
     described: null,
-    weather: { insideC: 20, outsideC: 1, humidityPct: 50 },
+    hidden: drawHidden(spots[0]!),
+    storeys: { lowest: 0, count: 1 },
+    weather: { ...CALM, outsideC: 1 },
   };
   const pose = { aim: { x: 1, y: 1 }, distance: 2, aside: 0.4 };
-  const frame = renderScene(houseScene(simulated, sceneCamera(STAND_IN_CAMERA.value), pose, 3), 0.1);
+  const frame = renderScene(
+    houseScene(simulated, sceneCamera(STAND_IN_CAMERA.value, ownErrors('any', STAND_IN_CAMERA.value)), pose, 3),
+    0.1,
+  );
   const back = readFrame(writeTiff(frame, testCodecs), testCodecs);
   expect(back).toMatchObject({ width: 320, height: 240, warnings: [] });
   expect(Buffer.compare(Buffer.from(back.values.buffer), Buffer.from(frame.values.buffer))).toBe(0);

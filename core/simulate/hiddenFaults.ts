@@ -283,7 +283,7 @@ export const HIDDEN_FAULTS: readonly HiddenFault[] = [
     make: ({ surface, random }) => ({
       kind: 'sun',
       until: surface.widthM * between(random, 0.3, 0.7),
-      warmK: between(random, 1, 2.5),
+      share: between(random, 0.6, 1),
     }),
   },
   {
@@ -348,7 +348,7 @@ export const HIDDEN_FAULTS: readonly HiddenFault[] = [
     name: 'melted snow',
     weight: 3,
     fits: ({ surface }) => surface.kind === 'roof',
-    make: (spot) => ({ kind: 'snow', ...place(spot), width: 1.2, height: 0.9, warmK: 2.5 }),
+    make: (spot) => ({ kind: 'snow', ...place(spot), width: 1.2, height: 0.9, strength: between(spot.random, 0.12, 0.25) }),
   },
 ];
 

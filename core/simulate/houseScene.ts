@@ -3,9 +3,10 @@ import type { RoomValue } from '../house/roomRow';
 import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { Behind } from '../house/kinds';
 import { drawHidden, STUD_FIRST, STUD_SPACING } from './hiddenFaults';
-import { seededRandom } from './random';
+import { normalFrom, seededRandom } from './random';
 import type { Feature, Scene } from './scene';
-import type { Pose, SceneCamera } from './surface';
+import { loftSide, outerSide, type SimulatedWeather } from './sceneWeather';
+import type { OwnErrors, Pose, SceneCamera } from './surface';
 
 /** One surface of a house as the simulator knows it. */
 export interface SimulatedSurface {
@@ -13,9 +14,13 @@ export interface SimulatedSurface {
   surface: SurfaceValue;
   /** null outdoors. */
   room: RoomValue | null;
-  /** Everything on it as somebody described it; null follows the house model and lets chance hide faults in it. */
+  /** Everything on it as somebody described it; null follows the house model and what chance has hidden in it. */
   described: readonly Feature[] | null;
-  weather: { insideC: number; outsideC: number; humidityPct: number };
+  /** What chance has hidden, drawn once. */
+  hidden: readonly Feature[];
+  /** Lowest storey of the house, and how many it has. */
+  storeys: { lowest: number; count: number };
+  weather: SimulatedWeather;
 }
 
 /** Temperature factor of the inner side of sound surfaces, by what lies behind. */
@@ -28,6 +33,11 @@ const FACTORS: Record<Behind, number> = {
   neighbour: 0.985,
   room: 0.995,
 };
+
+/** A roof over a loft that was insulated. */
+const ROOF_FACTOR = 0.98;
+/** From floor to floor, m. */
+const STOREY_M = 2.6;
 
 /** A heavy old wall loses more. */
 const MASS_DROP = { light: 0, brick: 0.02, stone: 0.06 } as const;
@@ -95,19 +105,54 @@ function knownFeatures({ surface, room, weather }: SimulatedSurface): Feature[] 
   return features;
 }
 
-/** The simulator's camera from one on the shelf. Its optics blur over most of a pixel, as small lenses do. */
+/**
+ * What is wrong with one camera for good: offset and slope as its data sheet allows, always the same for the same camera.
+ *
+ * @param key - names the camera
+ */
+export function ownErrors(key: string, { calibrationK, gain }: Pick<CameraValue, 'calibrationK' | 'gain'>): OwnErrors {
+  const seed = seedFrom(key);
+  const random = seededRandom(seed);
+  const normal = normalFrom(random);
+  const within = () => Math.max(-MOST, Math.min(MOST, normal()));
+  return { seed, offset: calibrationK * within(), gain: gain * within(), dead: DEAD_SHARE };
+}
+
+/** Cameras that are further off are sent back. */
+const MOST = 1.8;
+/** Some pixels of ten thousand answer wrongly. */
+const DEAD_SHARE = 1.5e-4;
+
+/** The simulator's camera from one on the shelf. */
 export function sceneCamera(
-  camera: Pick<CameraValue, 'columns' | 'rows' | 'fieldDeg' | 'noiseK' | 'uniformityK' | 'minDistanceM'>,
+  camera: Pick<CameraValue, 'columns' | 'rows' | 'fieldDeg' | 'noiseK' | 'uniformityK' | 'minDistanceM' | 'blurPx'>,
+  own: OwnErrors,
 ): SceneCamera {
   return {
     width: camera.columns,
     height: camera.rows,
     noise: camera.noiseK,
     uniformity: camera.uniformityK,
-    blur: 0.7,
+    own,
+    blur: camera.blurPx,
     fieldDeg: camera.fieldDeg,
     minDistance: camera.minDistanceM,
   };
+}
+
+/** What chance hides in a surface, the first time that somebody looks: the same surface gets the same. */
+export function hiddenIn({
+  id,
+  surface,
+  room,
+  weather,
+}: Pick<SimulatedSurface, 'id' | 'surface' | 'room' | 'weather'>): Feature[] {
+  return drawHidden({
+    surface,
+    room,
+    random: seededRandom(seedFrom(id)),
+    cooled: weather.insideC < weather.outsideC,
+  });
 }
 
 /**
@@ -116,14 +161,14 @@ export function sceneCamera(
  * @param shot - counts pictures, so that no two have the same noise
  */
 export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pose: Pose, shot: number): Scene {
-  const { id, surface, room, described, weather } = simulated;
-  const { insideC, outsideC, humidityPct } = weather;
+  const { id, surface, room, described, hidden, weather, storeys } = simulated;
+  const { insideC, humidityPct } = weather;
   const inLoft = room?.kind === 'loft' && surface.kind === 'floor';
   const outdoors = room === null || inLoft;
-  const random = seededRandom(seedFrom(id));
-  const features =
-    described ?? layered(knownFeatures(simulated), drawHidden({ surface, room, random, cooled: insideC < outsideC }));
-  const light = 0.92 + 0.08 * random();
+  const outsideC = inLoft ? weather.outsideC + 2 : weather.outsideC;
+  const { windPa, ...outer } = inLoft ? loftSide(outsideC) : outerSide(surface, weather);
+  const light = 0.92 + 0.08 * seededRandom(seedFrom(`${id} light`))();
+  const cooled = insideC < weather.outsideC;
   return {
     seed: (seedFrom(id) + shot * 7919) >>> 0,
     camera,
@@ -132,14 +177,17 @@ export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pos
     height: surface.heightM,
     side: outdoors ? 'outside' : 'inside',
     insideC,
-    outsideC: inLoft ? outsideC + 2 : outsideC,
+    outsideC,
     humidityPct,
-    factor:
-      FACTORS[room === null ? 'outside' : surface.behind] -
-      (surface.behind === 'outside' || room === null ? MASS_DROP[surface.mass] : 0),
+    ...outer,
+    draught: {
+      bottomM: bottomOf(simulated) - (STOREY_M * storeys.count) / 2,
+      upright: surface.kind === 'wall' || surface.kind === 'facade',
+      windPa,
+    },
+    factor: factorOf(surface, room === null),
     emissivity: room === null ? 0.93 : 0.95,
-    // Outdoors half of what is mirrored is ground, half is sky.
-    reflectedC: room === null ? outsideC - 6 : inLoft ? outsideC + 2 : insideC - 0.5,
+    reflectedC: outdoors ? outer.reflectedC : insideC - 0.5,
     stratification: outdoors ? 0 : surface.kind === 'wall' ? 0.45 * surface.heightM : 0.2,
     paint:
       room === null
@@ -147,8 +195,33 @@ export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pos
         : surface.kind === 'floor'
           ? [160, 130, 100]
           : [222 * light, 214 * light, 198 * light],
-    features,
+    features:
+      described ??
+      layered(
+        knownFeatures(simulated),
+        hidden.filter((feature) => isThere(feature, surface, cooled)),
+      ),
   };
+}
+
+/** Lower edge of a surface above the ground, m. */
+function bottomOf({ surface, room, storeys }: SimulatedSurface): number {
+  if (room === null) return surface.kind === 'roof' ? STOREY_M * storeys.count : 0;
+  const floor = STOREY_M * (room.storey - storeys.lowest);
+  return surface.kind === 'ceiling' ? floor + room.heightM : floor;
+}
+
+function factorOf(surface: SurfaceValue, outdoors: boolean): number {
+  if (surface.kind === 'roof') return ROOF_FACTOR;
+  const behind = outdoors ? 'outside' : surface.behind;
+  return FACTORS[behind] - (behind === 'outside' ? MASS_DROP[surface.mass] : 0);
+}
+
+/** Whether a hidden thing shows now: heating pipes are cold while a house is cooled, and what was in an opening went with it. */
+function isThere(feature: Feature, { openings }: SurfaceValue, cooled: boolean): boolean {
+  if (feature.kind === 'line' && feature.what === 'hot-pipe') return !cooled;
+  if (feature.kind !== 'window') return true;
+  return openings.some(({ kind, x, y }) => kind === 'window' && x === feature.x && y === feature.y);
 }
 
 /** What lies behind the lining: openings and what stands before the wall cover it. */

@@ -1,4 +1,4 @@
-import type { PointM, Pose, SceneCamera } from './surface';
+import type { PointM, Pose, SceneCamera, SeenPoint } from './surface';
 
 /**
  * Which point of the surface each pixel looks at: a pinhole camera that stands before the surface, perhaps aside, and
@@ -8,10 +8,10 @@ export interface Pinhole {
   /**
    * @param x - pixels from the left, fractions allowed
    * @param y - pixels from the top
-   * @param at - receives the point, m
+   * @param at - receives the point and what the pixel takes in of it, m
    * @returns false when the pixel looks past the surface's plane
    */
-  look(x: number, y: number, at: PointM): boolean;
+  look(x: number, y: number, at: SeenPoint): boolean;
   /** Where the camera would see itself in the surface, were it a mirror, m. */
   foot: PointM;
   /** From square on, degrees, in the middle of the picture. */
@@ -40,12 +40,18 @@ export function pinhole(
       const reach = distance / deep;
       at.x = from.x + reach * (across * cos - sin);
       at.y = from.y + reach * down;
+      at.high = reach * perPixel;
+      at.wide = at.high / deep;
+      at.cos = deep / Math.sqrt(1 + across * across + down * down);
       return true;
     },
     foot: from,
     slant: (turn * 180) / Math.PI,
   };
 }
+
+/** A point to look with. */
+export const unseenPoint = (): SeenPoint => ({ x: 0, y: 0, wide: 0, high: 0, cos: 1 });
 
 /** The distance from which so much is in view, square on, m. */
 export function poseFor(viewWidth: number, aim: PointM, camera: Pick<SceneCamera, 'fieldDeg'>): Pose {

@@ -1,5 +1,5 @@
 import { kindOf } from './features/registry';
-import { pinhole } from './pinhole';
+import { pinhole, unseenPoint } from './pinhole';
 import { normalFrom, seededRandom } from './random';
 import type { Scene } from './scene';
 import { shade, type PhotoPoint } from './surface';
@@ -22,7 +22,7 @@ export function renderPhoto(scene: Scene, width: number): SimulatedPhoto {
   const normal = normalFrom(seededRandom(scene.seed ^ 0x5f3759df));
   const rgb = new Uint8Array(width * height * 3);
   const sight = pinhole(scene.pose, scene.camera, width, height);
-  const at = { x: 0, y: 0 };
+  const at = unseenPoint();
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
       const colour: PhotoPoint = [...scene.paint];

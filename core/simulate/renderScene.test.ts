@@ -1,3 +1,4 @@
+import { FAULTLESS, SHELTERED } from '../testing/patterns';
 import { spansOf } from '../frame/region';
 import { regionStatistics } from '../frame/statistics';
 import { estimateNoise } from '../frame/noise';
@@ -8,7 +9,16 @@ import { renderScene } from './renderScene';
 import type { Feature, Scene } from './scene';
 import type { SceneCamera } from './surface';
 
-const CAMERA: SceneCamera = { width: 160, height: 120, noise: 0, uniformity: 0, blur: 0, fieldDeg: 50, minDistance: 0.3 };
+const CAMERA: SceneCamera = {
+  width: 160,
+  height: 120,
+  noise: 0,
+  uniformity: 0,
+  own: FAULTLESS,
+  blur: 0,
+  fieldDeg: 50,
+  minDistance: 0.3,
+};
 
 /** A surface that fills the picture: 50 pixels a metre. */
 const scene = (features: Feature[], changes: Partial<Scene> = {}): Scene => ({
@@ -18,6 +28,7 @@ const scene = (features: Feature[], changes: Partial<Scene> = {}): Scene => ({
   height: 2.4,
   pose: poseFor(3.2, { x: 1.6, y: 1.2 }, CAMERA),
   humidityPct: 50,
+  ...SHELTERED,
   side: 'inside',
   insideC: 20,
   outsideC: 0,
@@ -46,8 +57,8 @@ describe('a rendered scene', () => {
     expect(renderScene({ ...noisy, seed: 2 }).values).not.toEqual(renderScene(noisy).values);
   });
 
-  test('has the noise that its camera has', () => {
-    const noisy = scene([], { camera: { ...CAMERA, noise: 0.08 } });
+  test('has the noise that its camera has at 30 °C', () => {
+    const noisy = scene([], { camera: { ...CAMERA, noise: 0.08 }, insideC: 30, outsideC: 30 });
     expect(Math.abs(estimateNoise(renderScene(noisy)) / 0.08 - 1)).toBeLessThan(0.05);
   });
 

@@ -3,8 +3,9 @@ import { APPARENT } from '../radiometry/basis';
 import { radianceFromTemperature, temperatureFromRadiance } from '../radiometry/bandTable';
 import { addCameraErrors, blurred, blurAt } from './cameraErrors';
 import { kindOf } from './features/registry';
-import { pinhole } from './pinhole';
+import { pinhole, unseenPoint } from './pinhole';
 import type { Feature, Scene } from './scene';
+import { emissivityAt } from './slantEmissivity';
 import { levelAt, type SurfacePoint } from './surface';
 
 /** Skin and clothes of whoever holds the camera, °C. */
@@ -16,17 +17,28 @@ const MIRRORS_BELOW = 0.93;
 
 /**
  * Renders what the camera sees: each point's temperature, emissivity and mirror image through the measurement equation
- * (no air path), then optics, unevenness and noise of the camera. The same scene gives the same frame, bit for bit.
+ * (no air path), then the optics, and all that is wrong with the camera. The same scene gives the same frame, bit for bit.
  *
- * @param offset - how far the camera has wandered since its shutter closed last, K
+ * @param drift - how far the camera has wandered since its shutter closed last, K
  * @returns apparent temperatures, °C
  *
  * Linear in pixels and features; about 40 ms for 320×240 with eight features.
  */
-export function renderScene(scene: Scene, offset = 0): Frame {
+export function renderScene(scene: Scene, drift = 0): Frame {
+  return frameOf(scene, opticalField(scene), drift);
+}
+
+/** What reaches the sensor, °C: the same as long as camera and scene stand still, whatever the noise. */
+export function opticalField(scene: Scene): Float32Array {
   const { camera } = scene;
-  const values = blurred(apparentField(scene, scene.features), camera.width, camera.height, blurAt(camera, scene.pose.distance));
-  addCameraErrors(values, scene, offset);
+  return blurred(apparentField(scene, scene.features), camera.width, camera.height, blurAt(camera, scene.pose.distance));
+}
+
+/** The frame that a camera makes of what reaches its sensor. */
+export function frameOf(scene: Scene, field: Float32Array, drift: number): Frame {
+  const { camera } = scene;
+  const values = field.slice();
+  addCameraErrors(values, scene, drift);
   return {
     width: camera.width,
     height: camera.height,
@@ -49,7 +61,7 @@ export function apparentField(scene: Scene, features: readonly Feature[]): Float
   const field = new Float32Array(width * height);
   const sound = levelAt(scene, scene.factor);
   const sight = pinhole(scene.pose, scene.camera, width, height);
-  const at = { x: 0, y: 0 };
+  const at = unseenPoint();
   const point: SurfacePoint = { temperature: 0, emissivity: 0, reflected: 0 };
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
@@ -70,9 +82,9 @@ export function apparentField(scene: Scene, features: readonly Feature[]): Float
         const away = Math.hypot((at.x - sight.foot.x) / 0.8, (at.y - sight.foot.y) / 1.5) / BODY_M;
         if (away < 2) point.reflected += (BODY_C - point.reflected) / (1 + Math.exp((away - 1) * 9));
       }
+      const emissivity = emissivityAt(point.emissivity, at.cos);
       field[y * width + x] = temperatureFromRadiance(
-        point.emissivity * radianceFromTemperature(point.temperature) +
-          (1 - point.emissivity) * radianceFromTemperature(point.reflected),
+        emissivity * radianceFromTemperature(point.temperature) + (1 - emissivity) * radianceFromTemperature(point.reflected),
       );
     }
   }

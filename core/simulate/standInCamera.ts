@@ -17,30 +17,22 @@ export interface ShutterState {
   closed: boolean;
   /** Seconds since it closed last. */
   since: number;
-  /** How far values have wandered since, K. */
-  offset: number;
 }
 
 /**
- * Shutter and drift of the stand-in camera, as uncooled cameras have them: it closes by itself, often while it warms up;
- * between two closings values wander by some tenths of a kelvin, and without it by more than one.
+ * Shutter of the stand-in camera, as uncooled cameras have it: it closes by itself, often while it warms up; between two
+ * closings values wander by some tenths of a kelvin, and without it by more than one.
  *
  * @param seconds - since it was switched on
  * @param correctedAt - when the shutter closed last, seconds; the caller keeps it
  * @param automatic - whether it closes by itself
- * @param seed - which way it wanders
  */
-export function shutterAt(
-  seconds: number,
-  correctedAt: number,
-  automatic: boolean,
-  seed: number,
-): ShutterState & { correctedAt: number } {
+export function shutterAt(seconds: number, correctedAt: number, automatic: boolean): ShutterState & { correctedAt: number } {
   const every = seconds < WARM_UP_S ? SHUTTER_COLD_S : SHUTTER_EVERY_S;
   const closes = automatic && seconds - correctedAt >= every;
   const last = closes ? seconds : correctedAt;
   const since = seconds - last;
-  return { correctedAt: last, since, closed: since < SHUTTER_S, offset: driftAfter(since, seed, last) };
+  return { correctedAt: last, since, closed: since < SHUTTER_S };
 }
 
 /**

@@ -1,13 +1,15 @@
 import fc from 'fast-check';
+import { FAULTLESS, SHELTERED } from '../testing/patterns';
 import { depthInside, drive, paintOver, shade, softStep, levelAt, perDrop, type PhotoPoint, type View } from './surface';
 
 const view: View = {
   seed: 1,
-  camera: { width: 320, height: 240, noise: 0, uniformity: 0, blur: 0, fieldDeg: 50, minDistance: 0.3 },
+  camera: { width: 320, height: 240, noise: 0, uniformity: 0, own: FAULTLESS, blur: 0, fieldDeg: 50, minDistance: 0.3 },
   width: 4,
   height: 3,
   pose: { aim: { x: 2, y: 1.5 }, distance: 4, aside: 0 },
   humidityPct: 50,
+  ...SHELTERED,
   side: 'inside',
   insideC: 20,
   outsideC: -2,

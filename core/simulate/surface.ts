@@ -12,14 +12,27 @@ export interface BoxM {
   height: number;
 }
 
+/** What is wrong with one camera for good, and no data sheet says. */
+export interface OwnErrors {
+  /** Which unevenness, and which pixels are dead. */
+  seed: number;
+  /** Of all that it reads, K. */
+  offset: number;
+  /** Of its slope: a fraction of the distance to the temperature of its shutter. */
+  gain: number;
+  /** Share of pixels that answer wrongly, 0 … 1. */
+  dead: number;
+}
+
 /** The camera that looks: its pixels, its noise, its optics. */
 export interface SceneCamera {
   width: number;
   height: number;
-  /** Standard deviation of one pixel's noise, K. */
+  /** Standard deviation of one pixel's noise on a black body of 30 °C, K. */
   noise: number;
-  /** Slow unevenness over the picture, K. */
+  /** Slow unevenness over the picture, rms, K. */
   uniformity: number;
+  own: OwnErrors;
   /** Standard deviation of the optics' blur, pixels, from its shortest distance on. */
   blur: number;
   /** Horizontal field of view, degrees. */
@@ -38,6 +51,16 @@ export interface Pose {
   aside: number;
 }
 
+/** Where a surface stands in the air that presses on the house. */
+export interface Draught {
+  /** Its lower edge above the height at which inside and outside press alike, m. */
+  bottomM: number;
+  /** A wall has many heights, a floor or ceiling one. */
+  upright: boolean;
+  /** What the wind adds, Pa: positive on the side that it blows on. */
+  windPa: number;
+}
+
 /** One surface and the camera before it, described in words and metres; what is on it comes with the scene. */
 export interface View extends Size {
   seed: number;
@@ -46,8 +69,16 @@ export interface View extends Size {
   side: 'inside' | 'outside';
   insideC: number;
   outsideC: number;
-  /** Of the air inside, %. */
+  /** Of the air inside and outside, %. */
   humidityPct: number;
+  outerHumidityPct: number;
+  /** Film inside over film outside: a drop of the factor by 1 warms the outer side by this share of the difference. */
+  outerShare: number;
+  /** How much colder the outer side is because it sees the sky, K. */
+  skyK: number;
+  /** What the sun has left on the outer side, K. */
+  sunK: number;
+  draught: Draught;
   /** (Ts − To)/(Ti − To) of the sound surface's inner side. */
   factor: number;
   emissivity: number;
@@ -63,6 +94,15 @@ export interface View extends Size {
 export interface PointM {
   x: number;
   y: number;
+}
+
+/** A point that a pixel looks at, with how much of the surface the pixel takes in. */
+export interface SeenPoint extends PointM {
+  /** Width and height of the pixel on the surface, m. */
+  wide: number;
+  high: number;
+  /** Cosine of the angle from square on. */
+  cos: number;
 }
 
 /** What a point on the surface is, while features are laid over it one after the other. */
@@ -84,7 +124,7 @@ export type PhotoPoint = [red: number, green: number, blue: number];
 export interface FeatureKind<F> {
   /** Beyond this it changes no temperature; without it, it may change all. */
   bounds?(feature: F): BoxM;
-  heat(feature: F, view: View): (at: PointM, point: SurfacePoint) => void;
+  heat(feature: F, view: View): (at: SeenPoint, point: SurfacePoint) => void;
   daylight?(feature: F, view: View): (at: PointM, colour: PhotoPoint) => void;
   /** Cause as the handbook names it, when the feature is a fault; its mask is then part of the truth. */
   fault?(feature: F): string | null;
@@ -95,20 +135,18 @@ export function drive({ insideC, outsideC }: Pick<View, 'insideC' | 'outsideC'>)
   return insideC - outsideC;
 }
 
-/** Outdoors wind and sky take heat away faster, so that the same fault shows by so much less. */
-const OUTER_SHARE = 0.35;
-
 /**
  * Temperature of a surface whose inner side has the temperature factor `factor`, °C, on the side that is looked at: what is
- * cold inside is warm outdoors, by less.
+ * cold inside is warm outdoors, by less; and what sees the sky is colder than what only the air cools.
  */
-export function levelAt(view: Pick<View, 'side' | 'insideC' | 'outsideC'>, factor: number): number {
-  return view.outsideC + drive(view) * (view.side === 'inside' ? factor : OUTER_SHARE * (1 - factor));
+export function levelAt(view: Pick<View, 'side' | 'insideC' | 'outsideC' | 'outerShare' | 'skyK'>, factor: number): number {
+  if (view.side === 'inside') return view.outsideC + drive(view) * factor;
+  return view.outsideC - view.skyK + drive(view) * view.outerShare * (1 - factor);
 }
 
 /** How much a drop of the temperature factor changes what is looked at, K for a drop of 1. */
-export function perDrop(view: Pick<View, 'side' | 'insideC' | 'outsideC'>): number {
-  return drive(view) * (view.side === 'inside' ? -1 : OUTER_SHARE);
+export function perDrop(view: Pick<View, 'side' | 'insideC' | 'outsideC' | 'outerShare'>): number {
+  return drive(view) * (view.side === 'inside' ? -1 : view.outerShare);
 }
 
 /** A value between 0 and 1 that wanders over the surface without a pattern, and is always the same: soft blotches. */

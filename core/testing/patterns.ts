@@ -1,6 +1,7 @@
 import { poseFor } from '../simulate/pinhole';
+import type { SimulatedWeather } from '../simulate/sceneWeather';
 import type { Feature, Scene } from '../simulate/scene';
-import type { SceneCamera } from '../simulate/surface';
+import type { OwnErrors, SceneCamera } from '../simulate/surface';
 
 /** One row of the handbook's table of patterns, as a picture that can be rendered. */
 export interface Pattern {
@@ -14,11 +15,36 @@ export interface Pattern {
   change?: Partial<Scene>;
 }
 
+/** A camera that is off by nothing for good. */
+export const FAULTLESS: OwnErrors = { seed: 1, offset: 0, gain: 0, dead: 0 };
+
+/** The outer side of a ground floor in calm, covered, sunless weather. */
+export const SHELTERED = {
+  outerHumidityPct: 80,
+  outerShare: 0.35,
+  skyK: 0,
+  sunK: 0,
+  draught: { bottomM: -3.5, upright: true, windPa: 0 },
+} satisfies Partial<Scene>;
+
+/** A calm evening in winter of which nobody noted sky, sun and wind. */
+export const CALM: SimulatedWeather = {
+  insideC: 20,
+  outsideC: 0,
+  humidityPct: 50,
+  windMs: 1,
+  windFromDeg: null,
+  cloudPct: null,
+  sun: null,
+  sunHours: null,
+};
+
 export const PATTERN_CAMERA: SceneCamera = {
   width: 80,
   height: 60,
   noise: 0.05,
   uniformity: 0.08,
+  own: FAULTLESS,
   blur: 0.7,
   fieldDeg: 50,
   minDistance: 0.3,
@@ -36,6 +62,7 @@ export function patternScene({ features, change }: Pick<Pattern, 'features' | 'c
     insideC: 20,
     outsideC: 0,
     humidityPct: 50,
+    ...SHELTERED,
     factor: 0.9,
     emissivity: 0.95,
     reflectedC: 19.5,
@@ -189,10 +216,10 @@ export const PATTERNS: Pattern[] = [
   },
   {
     pattern: 'Whole façade warm on one side',
-    features: [{ kind: 'sun', until: 1.6, warmK: 3 }],
+    features: [{ kind: 'sun', until: 1.6, share: 1 }],
     cause: 'sun',
     sign: 1,
-    change: { side: 'outside', emissivity: 0.93, reflectedC: -8, stratification: 0 },
+    change: { side: 'outside', emissivity: 0.93, reflectedC: -8, stratification: 0, sunK: 3 },
   },
   { pattern: 'A failed pane beside a sound one', features: [{ ...window, failed: 'left' }], cause: 'glazing', sign: -1 },
   {
@@ -222,9 +249,9 @@ export const PATTERNS: Pattern[] = [
   },
   {
     pattern: 'Snow melted or thin on part of a roof',
-    features: [{ kind: 'snow', x: 1, y: 0.7, width: 1, height: 0.8, warmK: 3 }],
+    features: [{ kind: 'snow', x: 1, y: 0.7, width: 1, height: 0.8, strength: 0.2 }],
     cause: 'missing-insulation',
     sign: null,
-    change: { side: 'outside', outsideC: -4, reflectedC: -20 },
+    change: { side: 'outside', outsideC: -4, reflectedC: -20, factor: 0.98 },
   },
 ];

@@ -10,6 +10,9 @@ export const conditionsValueSchema = z.object({
   outsideC: airSchema.nullable(),
   humidityPct: humiditySchema.nullable(),
   windMs: z.number().min(0, 'must be at least 0').max(100, 'must not exceed 100 m/s').nullable(),
+  /** Where the wind comes from, degrees from north. */
+  windFromDeg: z.number().min(0, 'must be at least 0°').max(360, 'must not exceed 360°').nullable(),
+  cloudPct: humiditySchema.nullable(),
   sunHours: hours.nullable(),
   rainHours: hours.nullable(),
 });
@@ -27,6 +30,8 @@ export const conditionsEntity = defineEntity({
     outsideC: 'air outside',
     humidityPct: 'humidity inside',
     windMs: 'wind',
+    windFromDeg: 'wind from',
+    cloudPct: 'cloud',
     sunHours: 'since sun',
     rainHours: 'since rain',
   },

@@ -5,7 +5,7 @@ import type { VisitDocument } from '../document';
 /** What a visit's hours are scored for; null as long as nobody has said where the site is. */
 export function hoursPlanOf(document: VisitDocument): HoursPlan | null {
   const site = siteOf(document);
-  const { insideC, strictness, timeConstantsH } = onlyRow(document, 'plan').value;
+  const { insideC, strictness, season, timeConstantsH } = onlyRow(document, 'plan').value;
   if (site.latitude === null || site.longitude === null) return null;
   return {
     latitude: site.latitude,
@@ -13,6 +13,7 @@ export function hoursPlanOf(document: VisitDocument): HoursPlan | null {
     timezone: site.timeZone,
     inside_c: insideC,
     strictness,
+    season,
     purpose: onlyRow(document, 'intake').value.kind === 'solar-gain' ? 'solar-gain' : 'faults',
     facades: site.facades,
     time_constants_h: timeConstantsH,

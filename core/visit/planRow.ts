@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { daySchema, idSchema, indoorSchema, momentSchema, textSchema } from '../rows/fields';
-import { STRICTNESSES, timeConstantsSchema } from '../weather/plan';
+import { SEASON_CHOICES, STRICTNESSES, timeConstantsSchema } from '../weather/plan';
 
 /** When to go, and what the householder is told. */
 export const planValueSchema = z.object({
   visitId: idSchema,
   insideC: indoorSchema,
   strictness: z.enum(STRICTNESSES),
+  season: z.enum(SEASON_CHOICES),
   timeConstantsH: timeConstantsSchema,
   /** A file's weather; null takes the forecast. */
   weatherId: idSchema.nullable(),
@@ -30,6 +31,7 @@ export const planEntity = defineEntity({
   words: {
     insideC: 'inside',
     strictness: 'how strict',
+    season: 'heated or cooled',
     timeConstantsH: 'memory of walls',
     firstDay: 'first day',
     slot: 'hours that were settled on',

@@ -11,24 +11,8 @@ import { findingValueSchema } from './findingRow';
 import { hoursPlanOf } from './hoursPlan';
 import { KINDS, VISIT_KINDS } from './kinds';
 import { newVisitSchema } from './newVisit';
-import { judgeConditions } from './verdict';
 
 const conditions = visitDocument().rows.conditions[ID.conditions]!.value;
-
-describe('the verdict on the conditions', () => {
-  test.each([
-    [{}, 'good', 'Good to read'],
-    [{ insideC: null }, 'unknown', 'Inside and outside not noted'],
-    [{ outsideC: 14 }, 'poor', 'Too small a difference: 6 K'],
-    [{ insideC: 22, outsideC: 36 }, 'good', 'Good to read'],
-    [{ rainHours: 3 }, 'care', 'Rain 3 h ago: walls outside may be wet'],
-    [{ sunHours: 2 }, 'care', 'Sun 2 h ago: walls may still be warm'],
-    [{ windMs: 8 }, 'care', 'Windy: inside only'],
-    [{ outsideC: 14, rainHours: 1 }, 'poor', 'Too small a difference: 6 K'],
-  ] as const)('%p', (change, grade, words) => expect(judgeConditions({ ...conditions, ...change })).toEqual({ grade, words }));
-
-  test('nothing noted at all', () => expect(judgeConditions(undefined).grade).toBe('unknown'));
-});
 
 describe('what people may type', () => {
   test('names are trimmed, not empty, not endless, and hold nothing invisible', () => {

@@ -12,6 +12,8 @@ export const visitValueSchema = z.object({
   span: steadySpanSchema,
   /** The camera that is taken along; null while nobody chose one. */
   cameraId: idSchema.nullable(),
+  /** Below this temperature factor a surface grows mould in the long run. */
+  mouldFactor: z.number().min(0.3, 'must be at least 0.3').max(0.95, 'must not exceed 0.95'),
   referenceInsideId: idSchema.nullable(),
   referenceOutsideId: idSchema.nullable(),
 });
@@ -27,6 +29,13 @@ export const visitEntity = defineEntity({
     referenceInsideId: { kind: 'region', whenGone: 'stays' },
     referenceOutsideId: { kind: 'region', whenGone: 'stays' },
   },
-  words: { title: 'title', archived: 'put away', startedAt: 'begin', question: 'question', span: 'steady scale' },
+  words: {
+    title: 'title',
+    archived: 'put away',
+    startedAt: 'begin',
+    question: 'question',
+    span: 'steady scale',
+    mouldFactor: 'limit for mould',
+  },
   addable: false,
 });

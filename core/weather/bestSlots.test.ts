@@ -1,5 +1,6 @@
 import { februaryWeek } from '../testing/material';
-import { bestSlots, grade, headline } from './bestSlots';
+import { bestSlots, headline } from './bestSlots';
+import { gradeOf } from './rated';
 import { hoursPlanSchema, type HoursPlan } from './plan';
 import { readWeather } from './readWeather';
 import { scoreHours } from './scoreHours';
@@ -17,7 +18,7 @@ const plan: HoursPlan = hoursPlanSchema.parse({
 function oneGoodEvening(start = Date.UTC(2027, 1, 9)) {
   const hours = Array.from({ length: 96 }, (_, i): WeatherHour => {
     const good = i >= 68 && i < 72;
-    return { temperatureC: 0, cloudPct: 100, windMs: good ? 1 : 9, rainMm: 0, humidityPct: 70, snowCm: null };
+    return { temperatureC: 0, cloudPct: 100, windMs: good ? 1 : 9, rainMm: 0, humidityPct: 70, snowCm: null, windFromDeg: null };
   });
   return scoreHours({ start, hours, warnings: [] }, plan);
 }
@@ -42,7 +43,7 @@ describe('best slots', () => {
 
   test('a week without one says so, and what spoils it', () => {
     const hours = Array.from({ length: 72 }, (): WeatherHour => {
-      return { temperatureC: 14, cloudPct: 100, windMs: 1, rainMm: 0, humidityPct: 70, snowCm: null };
+      return { temperatureC: 14, cloudPct: 100, windMs: 1, rainMm: 0, humidityPct: 70, snowCm: null, windFromDeg: null };
     });
     const result = scoreHours({ start: Date.UTC(2027, 1, 9), hours, warnings: [] }, plan);
     expect(bestSlots(result, plan)).toEqual([]);
@@ -68,7 +69,15 @@ describe('best slots', () => {
 
   test('a façade that comes later is named with its hour', () => {
     const hours = Array.from({ length: 48 }, (_, i): WeatherHour => {
-      return { temperatureC: 0, cloudPct: i < 41 ? 0 : 100, windMs: 1, rainMm: 0, humidityPct: 70, snowCm: null };
+      return {
+        temperatureC: 0,
+        cloudPct: i < 41 ? 0 : 100,
+        windMs: 1,
+        rainMm: 0,
+        humidityPct: 70,
+        snowCm: null,
+        windFromDeg: null,
+      };
     });
     const slots = bestSlots(scoreHours({ start: Date.UTC(2027, 1, 9), hours, warnings: [] }, plan), plan);
     expect(slots.map(({ summary }) => summary).join(' ')).toMatch(/(north|east|west) from \d\d:00/);
@@ -80,7 +89,15 @@ describe('best slots', () => {
   ])('eight in the evening stays eight on the day on which the clock is changed in %s', (_, start, eight) => {
     const hours = Array.from({ length: 96 }, (_, i): WeatherHour => {
       const good = start + i * HOUR_MS >= eight && start + i * HOUR_MS < eight + 6 * HOUR_MS;
-      return { temperatureC: 0, cloudPct: 100, windMs: good ? 1 : 9, rainMm: 0, humidityPct: 70, snowCm: null };
+      return {
+        temperatureC: 0,
+        cloudPct: 100,
+        windMs: good ? 1 : 9,
+        rainMm: 0,
+        humidityPct: 70,
+        snowCm: null,
+        windFromDeg: null,
+      };
     });
     const result = scoreHours({ start, hours, warnings: [] }, plan);
     const slots = bestSlots(result, plan);
@@ -98,6 +115,6 @@ describe('best slots', () => {
   });
 
   test('letters stand for scores', () => {
-    expect([1, 0.75, 0.74, 0.5, 0.49, 0.25, 0.24, 0].map(grade)).toEqual(['A', 'A', 'B', 'B', 'C', 'C', '–', '–']);
+    expect([1, 0.75, 0.74, 0.5, 0.49, 0.25, 0.24, 0].map(gradeOf)).toEqual(['A', 'A', 'B', 'B', 'C', 'C', '–', '–']);
   });
 });

@@ -3,6 +3,7 @@ import { localDay, localTime } from '../units/localTime';
 import { localHours, type LocalHours } from './localClock';
 import { compassWord, type HoursPlan } from './plan';
 import type { ReasonCode } from './reasons';
+import { GOOD_WITH_CARE } from './rated';
 import type { HourScore, HoursResult } from './scoreHours';
 import { HOUR_MS } from './weather';
 
@@ -16,14 +17,6 @@ const LONGEST_SLOT_H = 4;
 /** Hours below this make a slot worse than ending earlier. */
 const WORTH_STAYING = 0.45;
 const MOST_SLOTS = 6;
-/** From here an hour is good with care. */
-const GOOD_WITH_CARE = 0.5;
-
-/** Letter for a score: A go, B with care, C poor, – no. */
-export function grade(score: number): 'A' | 'B' | 'C' | '–' {
-  return score >= 0.75 ? 'A' : score >= GOOD_WITH_CARE ? 'B' : score >= 0.25 ? 'C' : '–';
-}
-
 /** A stretch of hours worth driving out for. */
 export interface Slot {
   /** Milliseconds since 1970, UTC. */

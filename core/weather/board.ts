@@ -1,5 +1,6 @@
 import { localHours, momentOf } from './localClock';
-import type { HourScore, Score } from './scoreHours';
+import type { Score } from './rated';
+import type { HourScore } from './scoreHours';
 import { HOUR_MS } from './weather';
 
 /** Hours that one cell of the board stands for. */

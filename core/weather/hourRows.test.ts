@@ -9,6 +9,7 @@ const hour = (temperatureC: number): RawHour => ({
   rainMm: null,
   humidityPct: null,
   snowCm: null,
+  windFromDeg: null,
 });
 const START = Date.UTC(2027, 1, 8);
 const rows = (...hours: number[]) => hours.map((h, i) => ({ time: START + h * HOUR_MS, line: i + 2, hour: hour(i) }));

@@ -5,6 +5,10 @@ import { USUAL_TIME_CONSTANTS, WALLS } from './wallMemory';
 export const STRICTNESSES = ['usual', 'strict'] as const;
 export type Strictness = (typeof STRICTNESSES)[number];
 
+/** Whether a house is heated or cooled: by the weather hour by hour, or as somebody says. */
+export const SEASON_CHOICES = ['weather', 'heated', 'cooled'] as const;
+export type SeasonChoice = (typeof SEASON_CHOICES)[number];
+
 /** Faults want no sun; a look at solar gain wants just that. */
 const PURPOSES = ['faults', 'solar-gain'] as const;
 
@@ -30,6 +34,7 @@ export const hoursPlanSchema = z.object({
   timezone: timeZoneSchema,
   inside_c: z.number().min(-10, 'must be at least −10 °C').max(40, 'must not exceed 40 °C'),
   strictness: z.enum(STRICTNESSES).default('usual'),
+  season: z.enum(SEASON_CHOICES).default('weather'),
   purpose: z.enum(PURPOSES).default('faults'),
   facades: z.array(facadeSchema).max(12, 'must not be more than 12'),
   time_constants_h: timeConstantsSchema.default(USUAL_TIME_CONSTANTS),

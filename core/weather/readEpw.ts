@@ -4,7 +4,19 @@ import { onHourlyGrid, requireWeatherRange } from './hourRows';
 import { HOUR_MS, withoutGaps, type RawHour, type Weather, type WeatherWarning } from './weather';
 
 const HEADER_LINES = 8;
-const FIELDS = { year: 0, month: 1, day: 2, hour: 3, temperature: 6, humidity: 8, wind: 21, cloud: 22, snow: 30, rain: 33 };
+const FIELDS = {
+  year: 0,
+  month: 1,
+  day: 2,
+  hour: 3,
+  temperature: 6,
+  humidity: 8,
+  windFrom: 20,
+  wind: 21,
+  cloud: 22,
+  snow: 30,
+  rain: 33,
+};
 
 export interface EpwPlace {
   name: string;
@@ -16,7 +28,7 @@ export interface EpwPlace {
  * Reads a weather year in the EPW format. Its hours are local standard time, numbered by their end (1 is midnight to one
  * o'clock); they are given here by their start, in UTC. Months of different years are put into one year.
  *
- * Read are dry bulb, humidity, wind, total sky cover (tenths), snow depth and liquid precipitation; a year without
+ * Read are dry bulb, humidity, wind and its direction, total sky cover (tenths), snow depth and liquid precipitation; a year without
  * precipitation counts as dry, with a warning. Radiation is not read: it is reckoned from the cloud, as for a forecast.
  *
  * @throws CoreError `malformed`, `not_a_number`, `absurd`, each with its line
@@ -76,6 +88,7 @@ export function readEpw(text: string): Weather & { place: EpwPlace } {
         rainMm: ranged('rainMm', rain),
         humidityPct: ranged('humidityPct', field('humidity', 999)),
         snowCm: ranged('snowCm', field('snow', 999)),
+        windFromDeg: ranged('windFromDeg', field('windFrom', 999)),
       },
     });
   }

@@ -13,7 +13,15 @@ describe('hourly tables', () => {
     const weather = readWeather(februaryWeek);
     expect(weather).toMatchObject({ format: 'csv', start: Date.UTC(2027, 1, 8), warnings: [] });
     expect(weather.hours).toHaveLength(168);
-    expect(weather.hours[0]).toEqual({ temperatureC: 1.1, cloudPct: 46, windMs: 2.3, rainMm: 0, humidityPct: 60, snowCm: null });
+    expect(weather.hours[0]).toEqual({
+      temperatureC: 1.1,
+      cloudPct: 46,
+      windMs: 2.3,
+      rainMm: 0,
+      humidityPct: 60,
+      snowCm: null,
+      windFromDeg: null,
+    });
   });
 
   test('offsets, semicolons with decimal commas, byte order marks, further columns and snow are understood', () => {
@@ -105,7 +113,15 @@ describe('EPW years', () => {
     const weather = readWeather(epw({ zone: '5.5' }));
     expect(weather.format).toBe('epw');
     expect(weather.start).toBe(Date.UTC(2025, 0, 1) - 5.5 * HOUR_MS);
-    expect(weather.hours[3]).toEqual({ temperatureC: 0.3, cloudPct: 60, windMs: 3.8, rainMm: 0, humidityPct: 93, snowCm: null });
+    expect(weather.hours[3]).toEqual({
+      temperatureC: 0.3,
+      cloudPct: 60,
+      windMs: 3.8,
+      rainMm: 0,
+      humidityPct: 93,
+      snowCm: null,
+      windFromDeg: null,
+    });
   });
 
   test('a year without rain counts as dry and says so; a leap year without its day moves on', () => {

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { CoreError } from '../errors';
 import { weatherLines } from './lines';
 import { onHourlyGrid, requireWeatherRange } from './hourRows';
-import { withoutGaps, type RawHour, type Weather } from './weather';
+import { EMPTY, withoutGaps, type RawHour, type Weather } from './weather';
 
 /** Columns by name; the unit is part of the name, so that it cannot be mistaken. */
 const COLUMNS: Record<string, keyof RawHour> = {
@@ -12,8 +12,9 @@ const COLUMNS: Record<string, keyof RawHour> = {
   rain_mm: 'rainMm',
   humidity_percent: 'humidityPct',
   snow_cm: 'snowCm',
+  wind_from_deg: 'windFromDeg',
 };
-const OPTIONAL = ['snow_cm'];
+const OPTIONAL = ['snow_cm', 'wind_from_deg'];
 const EXPECTED = `time,${Object.keys(COLUMNS)
   .filter((name) => !OPTIONAL.includes(name))
   .join(',')}`;
@@ -38,7 +39,7 @@ export function readWeatherCsv(text: string): Weather {
     const cells = Papa.parse<string[]>(text, { delimiter: meta.delimiter }).data[0] ?? [];
     const line = i + 2;
     if (cells.every((cell) => cell.trim() === '')) return;
-    const hour: RawHour = { temperatureC: null, cloudPct: null, windMs: null, rainMm: null, humidityPct: null, snowCm: null };
+    const hour: RawHour = { ...EMPTY };
     for (const [key, column] of columns.values) {
       const cell = (cells[column] ?? '').trim();
       if (cell !== '') hour[key] = cellValue(key, decimalComma ? cell.replace(',', '.') : cell, { line, column: column + 1 });
@@ -65,7 +66,7 @@ function columnsOf(header: string[]): { time: number; values: [keyof RawHour, nu
       'malformed',
       `The first line has no column ${missing.join(', ')}.`,
       { line: 1, value: header.join(',').slice(0, 120) },
-      `Name the columns ${EXPECTED}: °C, %, m/s, mm in the hour, %. snow_cm may be added.`,
+      `Name the columns ${EXPECTED}: °C, %, m/s, mm in the hour, %. snow_cm and wind_from_deg may be added.`,
     );
   }
   return {

@@ -2,7 +2,15 @@ import { hoursPlanSchema, type HoursPlan } from './plan';
 import { facadeReasons, gainReasons, insideReasons, outsideReasons, type FacadeNow, type Now, type Reason } from './reasons';
 import type { WeatherHour } from './weather';
 
-const HOUR: WeatherHour = { temperatureC: 2, cloudPct: 100, windMs: 1, rainMm: 0, humidityPct: 75, snowCm: null };
+const HOUR: WeatherHour = {
+  temperatureC: 2,
+  cloudPct: 100,
+  windMs: 1,
+  rainMm: 0,
+  humidityPct: 75,
+  snowCm: null,
+  windFromDeg: null,
+};
 
 const plan = (strictness: HoursPlan['strictness']): HoursPlan =>
   hoursPlanSchema.parse({ latitude: 51, longitude: 0, timezone: 'UTC', inside_c: 20, strictness, facades: [] });

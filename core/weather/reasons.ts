@@ -53,6 +53,12 @@ export interface Now {
 function differenceReason({ differenceK, season, plan }: Now): Reason {
   const factor = along(RULES[plan.strictness].difference, differenceK);
   const kelvin = `${number(differenceK, 1)} K`;
+  if (differenceK === 0 && plan.season !== 'weather')
+    return {
+      code: 'difference',
+      factor,
+      words: `as ${season === 'heated' ? 'warm' : 'cool'} outside as inside, or more: nothing shows`,
+    };
   const where =
     season === 'cooled' ? `${kelvin} warmer outside: faults show warm inside` : `${kelvin} between inside and outside`;
   return { code: 'difference', factor, words: factor < 0.75 ? `only ${where}, frames will be flat and grainy` : where };

@@ -5,7 +5,15 @@ import { scoreHours, type HourScore } from './scoreHours';
 import { HOUR_MS, type Weather, type WeatherHour } from './weather';
 import { nextWetness } from './wetness';
 
-const STILL: WeatherHour = { temperatureC: 0, cloudPct: 0, windMs: 1, rainMm: 0, humidityPct: 75, snowCm: null };
+const STILL: WeatherHour = {
+  temperatureC: 0,
+  cloudPct: 0,
+  windMs: 1,
+  rainMm: 0,
+  humidityPct: 75,
+  snowCm: null,
+  windFromDeg: null,
+};
 const NORTH_SOUTH: Facade[] = [
   { azimuth: 0, wall: 'brick' },
   { azimuth: 180, wall: 'brick' },
@@ -235,5 +243,55 @@ describe('scores of hours', () => {
   test('hours follow each other by one hour', () => {
     const { hours } = scoreHours(weather(5), plan());
     expect(hours.map(({ time }) => (time - hours[0]!.time) / HOUR_MS)).toEqual([0, 1, 2, 3, 4]);
+  });
+});
+
+describe('rain with wind', () => {
+  const rainy = (windFromDeg: number | null, windMs = 5) =>
+    Array.from({ length: 48 }, (_, i) => ({
+      ...STILL,
+      cloudPct: 100,
+      temperatureC: 5,
+      windMs,
+      windFromDeg,
+      rainMm: i === 30 ? 0.6 : 0,
+    }));
+  const plan = hoursPlanSchema.parse({
+    latitude: 51,
+    longitude: 0,
+    timezone: 'UTC',
+    inside_c: 20,
+    facades: [0, 180].map((azimuth) => ({ azimuth, wall: 'brick' })),
+  });
+  const wetAfter = (windFromDeg: number | null, windMs?: number) =>
+    scoreHours({ start: Date.UTC(2026, 0, 10), hours: rainy(windFromDeg, windMs), warnings: [] }, plan).hours[33]!.facades.map(
+      ({ reasons }) => reasons.find(({ code }) => code === 'wet')?.factor ?? 1,
+    );
+
+  test('wets the side that it is driven on, and leaves its lee', () => {
+    const [north, south] = wetAfter(180) as [number, number];
+    expect(south).toBeLessThan(north);
+    expect(wetAfter(0)[0]).toBeCloseTo(south, 9);
+  });
+
+  test('without direction or wind, all sides are as wet', () => {
+    for (const [north, south] of [wetAfter(null), wetAfter(180, 1)] as [number, number][]) expect(north).toBe(south);
+  });
+});
+
+describe('heated or cooled, as somebody says', () => {
+  const plan = (season: 'weather' | 'heated' | 'cooled') =>
+    hoursPlanSchema.parse({ latitude: 51, longitude: 0, timezone: 'UTC', inside_c: 22, season, facades: [] });
+  const hours = [10, 22, 34].flatMap((temperatureC) => Array.from({ length: 30 }, () => ({ ...STILL, temperatureC })));
+  const scored = (season: 'weather' | 'heated' | 'cooled') => scoreHours({ start: 0, hours, warnings: [] }, plan(season));
+
+  test('hours of the other season are worth nothing, and say so', () => {
+    const [byHour, heated, cooled] = [scored('weather'), scored('heated'), scored('cooled')];
+    expect([25, 85].map((i) => byHour.hours[i]!.season)).toEqual(['heated', 'cooled']);
+    expect([heated.season, cooled.season]).toEqual(['heated', 'cooled']);
+    expect([25, 85].map((i) => heated.hours[i]!.inside.differenceK)).toEqual([12, 0]);
+    expect([25, 85].map((i) => cooled.hours[i]!.inside.differenceK)).toEqual([0, 12]);
+    expect(heated.hours[85]!.inside.score).toBe(0);
+    expect(heated.hours[85]!.inside.reasons[0]!.words).toBe('as warm outside as inside, or more: nothing shows');
   });
 });

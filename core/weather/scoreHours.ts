@@ -1,21 +1,15 @@
 import { CoreError } from '../errors';
 import { dayOfYear, facadeBeam, facadeIrradiance, type Irradiance, irradiance } from './irradiance';
 import { compassWord, type HoursPlan } from './plan';
-import { facadeReasons, gainReasons, insideReasons, outsideReasons, type Now, type Reason, type Season } from './reasons';
+import { rated, type Score } from './rated';
+import { facadeReasons, gainReasons, insideReasons, outsideReasons, type Now, type Season } from './reasons';
 import { RULES, SUN_ON_WALL } from './rules';
 import { facingTemperature, outerFilm, skyTemperature } from './sky';
 import { sunPosition, type SunPosition } from './sun';
 import { ABSORPTANCE, USUAL_TIME_CONSTANTS, type Wall } from './wallMemory';
 import { kindsOf, wallResponse } from './wallResponse';
 import { HOUR_MS, type Weather, type WeatherHour } from './weather';
-import { nextWetness, RAIN_FROM_MM } from './wetness';
-
-export interface Score {
-  /** 0 useless … 1 as good as it gets. */
-  score: number;
-  /** What weighs most first; the difference is always among them. */
-  reasons: Reason[];
-}
+import { nextWetness, RAIN_FROM_MM, rainReaching } from './wetness';
 
 export interface FacadeScore extends Score {
   azimuth: number;
@@ -55,6 +49,8 @@ const READABLE_K = 0.5;
 /** Inner film resistance of ISO 6946, horizontal heat flow, m²K/W. */
 const INNER_FILM_RESISTANCE = 0.13;
 const NUMBERS_K = 15;
+/** Walls whose wetness differs by less are as wet as each other. */
+const SAME_WETNESS = 0.02;
 /** For numbers the contrast on the inner face has to be within this of balance, as |ln|: 15 %. */
 const NUMBERS_OFF = Math.log(1 / 0.85);
 /** The wall that is assumed where nobody said which way the house faces. */
@@ -92,6 +88,9 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
   const sinceSun = plan.facades.map(() => Infinity);
   const forFaults = plan.purpose === 'faults';
   let wetness = 0;
+  // Rain that is driven wets one side; without directions all sides are as wet.
+  const driven = forFaults && weather.hours.some(({ windFromDeg }) => windFromDeg !== null);
+  const own = plan.facades.map(() => 0);
   let dryForH: number | null = null;
   let leaning = 0;
   const hours = weather.hours.map((hour, i): HourScore => {
@@ -101,14 +100,15 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
     dryForH = hour.rainMm >= RAIN_FROM_MM ? 0 : dryForH === null ? null : dryForH + 1;
     const outwards = plan.inside_c - hour.temperatureC;
     leaning += outwards;
+    const season = plan.season === 'weather' ? (outwards >= 0 ? 'heated' : 'cooled') : plan.season;
     const offInside = walls.offInside[i]!;
     const now: Now = {
       hour,
       sunAltitudeDeg: sun.altitudeDeg,
       beam: light.beam,
       skyC: walls.skyC[i]!,
-      differenceK: Math.abs(outwards),
-      season: outwards >= 0 ? 'heated' : 'cooled',
+      differenceK: Math.max(0, season === 'heated' ? outwards : -outwards),
+      season,
       wetness: Math.max(wetness, wetBefore),
       offInside,
       shareInside: walls.shareInside[i]!,
@@ -116,12 +116,19 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
       plan,
     };
     const outside = rated(forFaults ? outsideReasons(now) : []);
+    const sideOf = (k: number, azimuth: number): Score => {
+      const before = own[k]!;
+      own[k] = nextWetness(before, hour, rainReaching(hour, azimuth));
+      const wet = Math.max(own[k], before);
+      return Math.abs(wet - now.wetness) < SAME_WETNESS ? outside : rated(outsideReasons({ ...now, wetness: wet }));
+    };
     const facades = plan.facades.map((facade, k): FacadeScore => {
       const { sunExcessK, offOutside } = walls.facades[k]!;
       const excessK = sunExcessK[i]!;
       const beam = facadeBeam(sun, light, facade.azimuth);
       sinceSun[k] = beam > SUN_ON_WALL ? 0 : sinceSun[k]! + 1;
-      const own = forFaults
+      const common = driven ? sideOf(k, facade.azimuth) : outside;
+      const reasonsHere = forFaults
         ? facadeReasons(now, {
             wall: names[k]!,
             late: lates[k]!,
@@ -133,7 +140,7 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
           })
         : gainReasons(now, beam);
       // Most hours of most façades have no reason of their own: they share the hour's list.
-      const { score, reasons } = own.length === 0 ? outside : rated(outside.reasons.concat(own));
+      const { score, reasons } = reasonsHere.length === 0 ? common : rated(common.reasons.concat(reasonsHere));
       return { azimuth: facade.azimuth, sunExcessK: excessK, score, reasons };
     });
     const inside = rated(forFaults ? insideReasons(now) : gainReasons(now, light.beam));
@@ -155,7 +162,7 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
       dryForH,
     };
   });
-  return { season: leaning >= 0 ? 'heated' : 'cooled', hours };
+  return { season: plan.season === 'weather' ? (leaning >= 0 ? 'heated' : 'cooled') : plan.season, hours };
 }
 
 interface Walls {
@@ -229,17 +236,4 @@ function hoursUntilAtMost(excessK: Float64Array, limit: number): Float64Array {
     waits[i] = wait;
   }
   return waits;
-}
-
-/** Multiplies and sorts in place, by insertion: the lists are short and there are hundreds of thousands of them in a year. */
-function rated(reasons: Reason[]): Score {
-  let score = 1;
-  for (let i = 0; i < reasons.length; i += 1) {
-    const reason = reasons[i]!;
-    score *= reason.factor;
-    let k = i - 1;
-    for (; k >= 0 && reasons[k]!.factor > reason.factor; k -= 1) reasons[k + 1] = reasons[k]!;
-    reasons[k + 1] = reason;
-  }
-  return { score, reasons };
 }

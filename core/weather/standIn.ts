@@ -55,5 +55,6 @@ function hourAt(seed: number, latitude: number, longitude: number, time: number)
     rainMm: wetness > 0 ? rounded(8 * wetness, 10) : 0,
     humidityPct: rounded(clamp(62 + 25 * cloud - 14 * daily + 12 * (drift(seed + 6, days * 2) - 0.5), 15, 100), 1),
     snowCm: null,
+    windFromDeg: null,
   };
 }

@@ -223,19 +223,27 @@ const STILL_FILM = 10;
 const LONGEST_H = 72;
 
 /**
+ * What a sunny day leaves on a wall, hour by hour through a still evening and on, K.
+ *
+ * @param slower - times as slow as usual, above 0
+ * @returns from the hour in which the sun leaves; 72 of them
+ */
+export function excessAfterSun(kind: Wall, slower: number): Float64Array {
+  // The first day begins in balance with its own mean, so that a day without sun comes before.
+  const set = HOURS_A_DAY + SUNNY_H;
+  const sun = Float64Array.from({ length: set + LONGEST_H }, (_, i) => (i >= HOURS_A_DAY && i < set ? FULL_SUN : 0));
+  const level = new Float64Array(sun.length);
+  const { sunExcessK } = wallResponse(kind, { outerC: level, film: level.map(() => STILL_FILM), insideC: 0, sun: [sun] }, slower);
+  return sunExcessK[0]!.slice(set);
+}
+
+/**
  * How long after a sunny day a still evening shows it on a wall: until less than 1 K is left.
  *
  * @param slower - times as slow as usual, above 0
  * @returns hours, whole; at most 72
  */
 export function hoursOfMemory(kind: Wall, slower: number): number {
-  const hours = SUNNY_H + LONGEST_H;
-  // The first day begins in balance with its own mean, so that a day without sun comes before.
-  const before = HOURS_A_DAY;
-  const sun = Float64Array.from({ length: before + hours }, (_, i) => (i >= before && i < before + SUNNY_H ? FULL_SUN : 0));
-  const level = new Float64Array(sun.length);
-  const { sunExcessK } = wallResponse(kind, { outerC: level, film: level.map(() => STILL_FILM), insideC: 0, sun: [sun] }, slower);
-  const set = before + SUNNY_H;
-  const over = sunExcessK[0]!.findIndex((excess, i) => i >= set && excess < 1);
-  return over < 0 ? LONGEST_H : over - set;
+  const over = excessAfterSun(kind, slower).findIndex((excess) => excess < 1);
+  return over < 0 ? LONGEST_H : over;
 }

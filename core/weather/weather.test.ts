@@ -9,6 +9,7 @@ const raw = (temperatureC: number | null, change: Partial<RawHour> = {}): RawHou
   rainMm: 0,
   humidityPct: 80,
   snowCm: null,
+  windFromDeg: null,
   ...change,
 });
 const temperatures = ({ hours }: Weather) => hours.map(({ temperatureC }) => temperatureC);

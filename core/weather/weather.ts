@@ -13,6 +13,8 @@ export interface WeatherHour {
   humidityPct: number;
   /** Snow that lies, cm; null when nobody says. */
   snowCm: number | null;
+  /** Where the wind comes from, degrees from north; null when nobody says. */
+  windFromDeg: number | null;
 }
 
 export interface WeatherWarning {
@@ -39,6 +41,7 @@ export const weatherSchema = z.object({
       rainMm: z.number(),
       humidityPct: z.number(),
       snowCm: z.number().nullable(),
+      windFromDeg: z.number().nullable(),
     }),
   ),
   warnings: z.array(z.object({ code: z.enum(['interpolated', 'no_rain']), message: z.string() })),
@@ -55,6 +58,7 @@ export const WEATHER_RANGES: Record<keyof WeatherHour, [number, number]> = {
   rainMm: [0, 300],
   humidityPct: [0, 110],
   snowCm: [0, 1500],
+  windFromDeg: [0, 360],
 };
 
 const KEYS = ['temperatureC', 'cloudPct', 'windMs', 'rainMm', 'humidityPct'] as const;
@@ -91,13 +95,15 @@ export function withoutGaps(start: number, raw: (RawHour | null)[], warnings: We
   return { start, hours: hours as WeatherHour[], warnings };
 }
 
-const EMPTY: RawHour = {
+/** An hour of which nothing is known. */
+export const EMPTY: RawHour = {
   temperatureC: null,
   cloudPct: null,
   windMs: null,
   rainMm: null,
   humidityPct: null,
   snowCm: null,
+  windFromDeg: null,
 };
 
 function gap(key: keyof WeatherHour, start: number, from: number, to: number): CoreError {
@@ -118,6 +124,7 @@ export const WORDS: Record<keyof WeatherHour, string> = {
   rainMm: 'The rain',
   humidityPct: 'The humidity',
   snowCm: 'The snow',
+  windFromDeg: 'The direction of the wind',
 };
 
 /** A part of a weather series; hours beyond its ends are left out, so the result may be shorter. */

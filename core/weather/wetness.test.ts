@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import type { WeatherHour } from './weather';
 import { dryingRate, nextWetness } from './wetness';
 
-const ORDINARY: WeatherHour = { temperatureC: 5, cloudPct: 50, windMs: 2, rainMm: 0, humidityPct: 75, snowCm: null };
+const ORDINARY: WeatherHour = {
+  temperatureC: 5,
+  cloudPct: 50,
+  windMs: 2,
+  rainMm: 0,
+  humidityPct: 75,
+  snowCm: null,
+  windFromDeg: null,
+};
 
 test('ordinary drying weather is the measure: half a day', () => {
   expect(dryingRate(ORDINARY)).toBe(1);

@@ -16,8 +16,27 @@ export function dryingRate({ humidityPct, windMs }: WeatherHour): number {
 /**
  * How wet walls are an hour later, 0 dry … 1 wet through. Common practice (half a day after rain) put into a balance; it
  * ranks hours and measures nothing.
+ *
+ * @param reaching - how much of the rain reaches the face, 1 for no wind or an unknown side
  */
-export function nextWetness(wetness: number, hour: WeatherHour): number {
-  if (hour.rainMm >= RAIN_FROM_MM) return Math.min(1, Math.max(wetness, 0.3) + hour.rainMm / SOAKING_MM);
+export function nextWetness(wetness: number, hour: WeatherHour, reaching = 1): number {
+  if (hour.rainMm >= RAIN_FROM_MM) return Math.min(1, Math.max(wetness, 0.3 * reaching) + (reaching * hour.rainMm) / SOAKING_MM);
   return Math.max(0, wetness - dryingRate(hour) / DRYING_H);
+}
+
+/** Wind that drives rain, m/s. */
+const DRIVING_MS = 2;
+/** Rain on the side that it is driven on, and in its lee, against straight rain. */
+const DRIVEN = 1.5;
+const LEE = 0.25;
+
+/**
+ * How much of an hour's rain reaches a façade, against rain that falls straight.
+ *
+ * @param azimuth - where the façade looks, degrees from north
+ */
+export function rainReaching({ windMs, windFromDeg }: WeatherHour, azimuth: number): number {
+  if (windFromDeg === null || windMs < DRIVING_MS) return 1;
+  const facing = Math.cos(((windFromDeg - azimuth) * Math.PI) / 180);
+  return LEE + (DRIVEN - LEE) * Math.min(1, Math.max(0, 0.5 + facing));
 }

@@ -25,7 +25,16 @@ export const CASA_ALCORNOQUE = {
     people: 'One person, one dog that sleeps in the hall',
     access: 'Key under the third pot; loft by the hall hatch',
   },
-  conditions: { insideC: 24.6, outsideC: 35.8, humidityPct: 38, windMs: 2, sunHours: 1, rainHours: 600 },
+  conditions: {
+    insideC: 24.6,
+    outsideC: 35.8,
+    humidityPct: 38,
+    windMs: 2,
+    windFromDeg: 200,
+    cloudPct: 5,
+    sunHours: 1,
+    rainHours: 600,
+  },
   changes: [
     { kind: 'register', what: 'Register in the front bedroom', was: 'half open', now: 'open' },
     { kind: 'thermostat', what: 'Cooling, living room', was: '26 °C', now: '24 °C' },

@@ -8,7 +8,16 @@ import type { Feature } from '@core/simulate/scene';
 import type { Wall } from '@core/weather/wallMemory';
 
 /** A still evening in the second week of February. */
-const EVENING = { insideC: 20.6, outsideC: 1.9, humidityPct: 47, windMs: 1, sunHours: 31, rainHours: 44 };
+const EVENING = {
+  insideC: 20.6,
+  outsideC: 1.9,
+  humidityPct: 47,
+  windMs: 1,
+  windFromDeg: 245,
+  cloudPct: 70,
+  sunHours: 31,
+  rainHours: 44,
+};
 
 /** A surface of the house and everything on it, m. Its openings follow from its features. */
 export interface DemoSurface {

@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
 import type { CameraValue } from '@core/camera/cameraRow';
+import { type Correction, NO_CORRECTION } from '@core/camera/correction';
 import type { Row } from '@core/entities';
 import type { Asking } from '../asking';
 import { camera, handover, instrument, material } from '../schema';
@@ -13,11 +14,11 @@ export async function ensureCamera(asking: Asking, id: string, value: CameraValu
     .values({ id, ...value });
 }
 
-/** What is added to what a camera reads, K; nothing for one that is not known. */
-export async function cameraOffset(asking: Asking, id: string | null): Promise<number> {
-  if (id === null) return 0;
-  const [found] = await asking.db.select({ offsetK: camera.offsetK }).from(camera).where(eq(camera.id, id));
-  return found?.offsetK ?? 0;
+/** How what a camera reads is put right; not at all for one that is not known. */
+export async function cameraCorrection(asking: Asking, id: string | null): Promise<Correction> {
+  if (id === null) return NO_CORRECTION;
+  const [found] = await asking.db.select({ offsetK: camera.offsetK, slope: camera.slope }).from(camera).where(eq(camera.id, id));
+  return found ?? NO_CORRECTION;
 }
 
 export async function listCameras(asking: Asking): Promise<Row<'camera'>[]> {

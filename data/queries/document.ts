@@ -47,7 +47,8 @@ const FACTS: { [E in VisitEntity]?: (facts: VisitFacts, stored: never) => void }
 };
 
 function frameFacts(row: typeof t.frame.$inferSelect): FrameFacts {
-  const { fileName, width, height, format, sourceUnit, page, offsetK, noiseK, minC, maxC, meanC, cameraId, pixelsSha } = row;
+  const { fileName, width, height, format, sourceUnit, page, offsetK, slope, noiseK, minC, maxC, meanC, cameraId, pixelsSha } =
+    row;
   return {
     takenAt: row.takenAt.toISOString(),
     fileName,
@@ -57,6 +58,7 @@ function frameFacts(row: typeof t.frame.$inferSelect): FrameFacts {
     sourceUnit,
     page,
     offsetK,
+    slope,
     noiseK,
     minC,
     maxC,

@@ -4,13 +4,14 @@ import { CoreError } from '@core/errors';
 import { frameForPhoto, namesLike, sameName, SAME_MOMENT_MS, type Taken } from '@core/frame/pairPhoto';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
-import { frame, photo, sequence, visit } from '../schema';
+import { frame, photo, sequence, truth, visit } from '../schema';
 import { transact } from '../transact';
 import { noteChanges, type Changed } from '../rows/changes';
 import { requireTogether } from '../rows/places';
 
 export type NewFrame = typeof frame.$inferInsert;
 export type NewPhoto = typeof photo.$inferInsert;
+export type NewTruth = typeof truth.$inferInsert;
 /** Frames of one file that belong together. */
 export type NewSequence = Pick<typeof sequence.$inferInsert, 'id' | 'name'>;
 
@@ -19,6 +20,8 @@ export interface NewPictures {
   sequences?: NewSequence[];
   frames?: NewFrame[];
   photos?: NewPhoto[];
+  /** What the stand-in camera had before it. */
+  truths?: NewTruth[];
 }
 
 /** A frame or photo of the visit that came from exactly these bytes. */
@@ -55,7 +58,7 @@ export async function requireVisit(asking: Asking, visitId: string): Promise<{ s
 export async function addPictures(
   asking: Asking,
   visitId: string,
-  { sequences = [], frames = [], photos = [] }: NewPictures,
+  { sequences = [], frames = [], photos = [], truths = [] }: NewPictures,
 ): Promise<void> {
   await transact(asking.db, async (tx) => {
     // Locked, so that two files of one drop do not pair past each other.
@@ -67,6 +70,7 @@ export async function addPictures(
     }
     if (sequences.length > 0) await tx.insert(sequence).values(sequences.map((one) => ({ ...one, visitId, intervalS: null })));
     if (frames.length > 0) await tx.insert(frame).values(frames);
+    if (truths.length > 0) await tx.insert(truth).values(truths);
     for (const one of photos) {
       await tx.insert(photo).values({ ...one, frameId: one.frameId ?? (await frameFor(tx, takenOf(one), visitId)) });
     }

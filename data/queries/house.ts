@@ -1,37 +1,73 @@
-import { and, eq } from 'drizzle-orm';
+import { and, count, eq, isNull, min, max } from 'drizzle-orm';
 import { CoreError } from '@core/errors';
-import type { SimulatedSurface } from '@core/simulate/houseScene';
+import { hiddenIn, type SimulatedSurface } from '@core/simulate/houseScene';
+import type { SimulatedWeather } from '@core/simulate/sceneWeather';
 import type { Asking } from '../asking';
-import { conditions, room, surface, visit } from '../schema';
+import { conditions, room, site, surface, visit } from '../schema';
 import { rowFrom } from '../rows/read';
 
-/** Weather of a visit that nobody noted yet: a cold evening. */
-const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45 };
+/** Weather of a visit that nobody noted yet: a still cold evening. */
+const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45, windMs: 1 };
 
 /**
- * What the simulator knows of a surface, under the conditions of a visit.
+ * What the simulator knows of a surface, under the conditions of a visit. What chance hides in it is drawn at the first look
+ * and stays, whatever later versions would draw.
  *
  * @throws CoreError `not_found`
  */
 export async function loadSimulated(asking: Asking, visitId: string, surfaceId: string): Promise<SimulatedSurface> {
-  const [found] = await asking.db
-    .select({ surface, room })
-    .from(surface)
-    .innerJoin(visit, eq(visit.siteId, surface.siteId))
-    .leftJoin(room, eq(room.id, surface.roomId))
-    .where(and(eq(surface.id, surfaceId), eq(visit.id, visitId)));
-  const [weather] = await asking.db.select().from(conditions).where(eq(conditions.visitId, visitId));
+  const [[found], [storeys]] = await Promise.all([
+    asking.db
+      .select({ surface, room, site, conditions, startedAt: visit.startedAt })
+      .from(surface)
+      .innerJoin(visit, eq(visit.siteId, surface.siteId))
+      .innerJoin(site, eq(site.id, surface.siteId))
+      .leftJoin(room, eq(room.id, surface.roomId))
+      .leftJoin(conditions, eq(conditions.visitId, visit.id))
+      .where(and(eq(surface.id, surfaceId), eq(visit.id, visitId))),
+    asking.db
+      .select({ lowest: min(room.storey), highest: max(room.storey), rooms: count() })
+      .from(room)
+      .innerJoin(visit, eq(visit.siteId, room.siteId))
+      .where(eq(visit.id, visitId)),
+  ]);
   if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
-  const { described } = found.surface;
-  return {
+  const [lowest, highest] = [storeys?.lowest ?? 0, storeys?.highest ?? 0];
+  const simulated = {
     id: surfaceId,
     surface: rowFrom('surface', found.surface).value,
     room: found.room && rowFrom('room', found.room).value,
-    described,
-    weather: {
-      insideC: weather?.insideC ?? USUAL.insideC,
-      outsideC: weather?.outsideC ?? USUAL.outsideC,
-      humidityPct: weather?.humidityPct ?? USUAL.humidityPct,
-    },
+    described: found.surface.described,
+    storeys: { lowest, count: highest - lowest + 1 },
+    weather: weatherOf(found.conditions, found.site, found.startedAt),
+  };
+  return { ...simulated, hidden: found.surface.hidden ?? (await hide(asking, simulated)) };
+}
+
+/** Draws what is hidden in a surface and keeps it; whoever came first has drawn it. */
+async function hide(asking: Asking, simulated: Omit<SimulatedSurface, 'hidden'>): Promise<SimulatedSurface['hidden']> {
+  const drawn = hiddenIn(simulated);
+  await asking.db
+    .update(surface)
+    .set({ hidden: drawn })
+    .where(and(eq(surface.id, simulated.id), isNull(surface.hidden)));
+  const [kept] = await asking.db.select({ hidden: surface.hidden }).from(surface).where(eq(surface.id, simulated.id));
+  return kept?.hidden ?? drawn;
+}
+
+function weatherOf(
+  noted: typeof conditions.$inferSelect | null,
+  { latitude, longitude }: Pick<typeof site.$inferSelect, 'latitude' | 'longitude'>,
+  at: number,
+): SimulatedWeather {
+  return {
+    insideC: noted?.insideC ?? USUAL.insideC,
+    outsideC: noted?.outsideC ?? USUAL.outsideC,
+    humidityPct: noted?.humidityPct ?? USUAL.humidityPct,
+    windMs: noted?.windMs ?? USUAL.windMs,
+    windFromDeg: noted?.windFromDeg ?? null,
+    cloudPct: noted?.cloudPct ?? null,
+    sun: latitude === null || longitude === null ? null : { latitude, longitude, at },
+    sunHours: noted?.sunHours ?? null,
   };
 }

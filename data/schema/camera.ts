@@ -19,6 +19,7 @@ export const camera = mysqlTable('camera', {
   alignments: json().$type<CameraValue['alignments']>().notNull().default([]),
   minDistanceM: double('min_distance_m').notNull().default(0.3),
   offsetK: double('offset_k').notNull().default(0),
+  slope: double().notNull().default(0),
   clockAheadS: int('clock_ahead_s').notNull().default(0),
   parts: json().$type<CameraValue['parts']>().notNull().default([]),
   trained: json().$type<CameraValue['trained']>().notNull().default([]),

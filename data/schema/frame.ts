@@ -17,6 +17,7 @@ import type { Shape } from '@core/frame/region';
 import type { Measure } from '@core/frame/metric';
 import { REGION_ROLES } from '@core/frame/regionRow';
 import { SIDES } from '@core/frame/side';
+import type { Scene } from '@core/simulate/scene';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
@@ -77,6 +78,8 @@ export const frame = mysqlTable(
     page: int().notNull().default(0),
     /** What was added to what the file says, by the camera's checks. */
     offsetK: double('offset_k').notNull().default(0),
+    /** And so much of the distance to room temperature. */
+    slope: double().notNull().default(0),
     /** Estimated from the frame: standard deviation of one pixel's noise. */
     noiseK: double('noise_k').notNull(),
     minC: double('min_c').notNull(),
@@ -96,6 +99,18 @@ export const frame = mysqlTable(
     check('frame_size', sql`${table.width} >= 2 and ${table.height} >= 2`),
   ],
 );
+
+/** What was truly there when the stand-in camera took a frame; never shown, and gone with the frame. */
+export const truth = mysqlTable('truth', {
+  frameId: uuid('frame_id')
+    .primaryKey()
+    .references(() => frame.id, { onDelete: 'cascade' }),
+  /** Of the simulator that made it. */
+  simulator: int().notNull(),
+  /** How far the camera had wandered, K. */
+  drift: double().notNull(),
+  scene: json().$type<Scene>().notNull(),
+});
 
 /** A named shape on a frame. */
 export const region = mysqlTable(

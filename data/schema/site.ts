@@ -69,6 +69,8 @@ export const surface = mysqlTable(
     ordinal: int().notNull(),
     /** Everything that the stand-in camera finds there, when somebody described it. Never shown. */
     described: json().$type<Feature[]>(),
+    /** What chance has hidden there for the stand-in camera, drawn at the first look. Never shown. */
+    hidden: json().$type<Feature[]>(),
     version: int().notNull().default(1),
   },
   (table) => [index('surface_of_site').on(table.siteId)],

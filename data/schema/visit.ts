@@ -3,7 +3,7 @@ import { boolean, check, double, int, json, mysqlEnum, mysqlTable, text, varchar
 import type { SteadySpan } from '@core/scale/scale';
 import { VISIT_KINDS } from '@core/visit/kinds';
 import type { IntakeValue } from '@core/visit/intakeRow';
-import { STRICTNESSES } from '@core/weather/plan';
+import { SEASON_CHOICES, STRICTNESSES } from '@core/weather/plan';
 import type { TimeConstants } from '@core/weather/wallMemory';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
@@ -33,6 +33,8 @@ export const visit = mysqlTable(
     /** Regions on sound wall that stand for the visit; not foreign keys, because regions hang on frames on visits. */
     referenceInsideId: uuid('reference_inside_id'),
     referenceOutsideId: uuid('reference_outside_id'),
+    /** Below this temperature factor a surface grows mould in the long run. */
+    mouldFactor: double('mould_factor').notNull().default(0.7),
     version: int().notNull().default(1),
   },
   (table) => [check('visit_span', sql`${table.belowK} > 0 and ${table.aboveK} > 0`)],
@@ -52,6 +54,9 @@ export const conditions = mysqlTable(
     /** Of the air inside. */
     humidityPct: double('humidity_pct'),
     windMs: double('wind_ms'),
+    /** Degrees from north. */
+    windFromDeg: double('wind_from_deg'),
+    cloudPct: double('cloud_pct'),
     /** Hours since sun was on a wall that was looked at, and since rain. */
     sunHours: double('sun_h'),
     rainHours: double('rain_h'),
@@ -88,6 +93,7 @@ export const plan = mysqlTable('plan', {
     .references(() => visit.id),
   insideC: double('inside_c').notNull(),
   strictness: mysqlEnum(STRICTNESSES).notNull(),
+  season: mysqlEnum(SEASON_CHOICES).notNull().default('weather'),
   timeConstantsH: json('time_constants_h').$type<TimeConstants>().notNull(),
   weatherId: uuid('weather_id').references(() => weather.id),
   /** A day of the local calendar. */

@@ -311,7 +311,6 @@ export const BORDER: Attack[] = [
       `/api/frames/${id}/export?format=tif`,
       `/api/photos/${id}/file`,
       `/api/visits/${id}/document`,
-      `/api/visits/${visit}/surfaces/${id}`,
       `/api/jobs/${id}`,
       `/api/weather/${id}?from=x`,
       `/api/recordings/${id}`,

@@ -29,8 +29,11 @@ export async function seedCasa(asking: Asking): Promise<void> {
     humidityPct: conditions.humidityPct,
     rooms: [],
   });
-  const { windMs, sunHours, rainHours } = conditions;
-  await asking.db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
+  const { windMs, windFromDeg, cloudPct, sunHours, rainHours } = conditions;
+  await asking.db
+    .update(t.conditions)
+    .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours })
+    .where(eq(t.conditions.visitId, visitId));
   await asking.db.update(t.intake).set(intakeOf(casa.intake)).where(eq(t.intake.visitId, visitId));
   const template = TEMPLATES[casa.template];
   const rooms = templateRooms(template, siteId).map((value) => ({ id: newId(), value }));

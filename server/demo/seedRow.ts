@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
 import { KINDS } from '@core/visit/kinds';
-import { houseScene, sceneCamera } from '@core/simulate/houseScene';
+import { houseScene, ownErrors, sceneCamera } from '@core/simulate/houseScene';
 import { poseFor } from '@core/simulate/pinhole';
 import type { RoomValue } from '@core/house/roomRow';
 import { OPENING_PARTS, stopKeyOf } from '@core/round/stops';
@@ -17,6 +17,8 @@ import * as t from '@data/schema';
 import { takePicture } from './takePicture';
 import { intakeOf } from './intakeOf';
 import { walkRound } from './walkRound';
+
+const ROW_CAMERA = ownErrors(demo.camera.name, demo.camera);
 
 function momentOf(time: string, seconds = 0): Date {
   return new Date(`${demo.visit.day}T${time}:${String(seconds).padStart(2, '0')}Z`);
@@ -36,8 +38,11 @@ export async function seedRow(asking: Asking): Promise<string> {
     humidityPct: conditions.humidityPct,
     rooms: [],
   });
-  const { windMs, sunHours, rainHours } = conditions;
-  await asking.db.update(t.conditions).set({ windMs, sunHours, rainHours }).where(eq(t.conditions.visitId, visitId));
+  const { windMs, windFromDeg, cloudPct, sunHours, rainHours } = conditions;
+  await asking.db
+    .update(t.conditions)
+    .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours })
+    .where(eq(t.conditions.visitId, visitId));
   await asking.db.update(t.intake).set(intakeOf(demo.intake)).where(eq(t.intake.visitId, visitId));
   await asking.db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
   const cameraId = newId();
@@ -52,9 +57,14 @@ export async function seedRow(asking: Asking): Promise<string> {
     const pose = poseFor(
       surface.value.widthM,
       { x: surface.value.widthM / 2, y: surface.value.heightM / 2 },
-      sceneCamera(demo.camera),
+      sceneCamera(demo.camera, ROW_CAMERA),
     );
-    const scene = houseScene(await loadSimulated(asking, visitId, surface.id), sceneCamera(demo.camera), pose, number);
+    const scene = houseScene(
+      await loadSimulated(asking, visitId, surface.id),
+      sceneCamera(demo.camera, ROW_CAMERA),
+      pose,
+      number,
+    );
     const { frameId, photoId } = await takePicture(asking, visitId, {
       scene,
       stem: `row-${String(number + 1).padStart(3, '0')}`,

@@ -6,7 +6,9 @@ import { sideOf } from '@core/round/stops';
 import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import type { Scene } from '@core/simulate/scene';
+import { SIMULATOR } from '@core/simulate/lookAt';
 import type { Asking } from '@data/asking';
+import * as t from '@data/schema';
 import { nodeCodecs } from '../codecs';
 import { decodePages } from '../decode';
 import { importFile, type Decode } from '../importFile';
@@ -38,6 +40,7 @@ export async function takePicture(
     for (const page of decodePages(wanted)) await onPage(page);
   };
   const frame = await importFile(asking, visitId, file, undefined, decode);
+  await asking.db.insert(t.truth).values({ frameId: frame.id, simulator: SIMULATOR, drift: 0, scene });
   const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
   const bytes = await sharp(rgb, { raw: { width, height, channels: 3 } })
     .jpeg({ quality: 86 })

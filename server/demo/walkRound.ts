@@ -4,7 +4,7 @@ import type { StopValue } from '@core/round/stopRow';
 import { standFor } from '@core/round/stand';
 import type { Stop } from '@core/round/stops';
 import { faultsOf } from '@core/simulate/faultsOf';
-import { houseScene, sceneCamera } from '@core/simulate/houseScene';
+import { houseScene, ownErrors, sceneCamera } from '@core/simulate/houseScene';
 import type { Scene } from '@core/simulate/scene';
 import type { Asking } from '@data/asking';
 import { loadVisitDocument } from '@data/queries/document';
@@ -40,7 +40,7 @@ export async function walkRound(asking: Asking, visitId: string, { from, camera,
       const simulated = await loadSimulated(asking, visitId, surface.id);
       const stand = standFor(stop, camera.value, surface.value, simulated.room);
       const pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
-      const scene = houseScene(simulated, sceneCamera(camera.value), pose, i);
+      const scene = houseScene(simulated, sceneCamera(camera.value, ownErrors(camera.value.name, camera.value)), pose, i);
       if (wants ? wants(stop) : somethingShows(scene)) {
         const place = surface.value.roomId === null ? '' : `${document.rows.room[surface.value.roomId]!.value.name}, `;
         await takePicture(asking, visitId, {

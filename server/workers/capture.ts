@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { writeTiff } from '@core/formats/tiff/write';
-import { houseScene, sceneCamera } from '@core/simulate/houseScene';
+import { sceneAt } from '@core/simulate/lookAt';
 import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import type { CapturedFiles, CaptureJob } from '../capture';
@@ -10,13 +10,13 @@ import { serveJobs } from './serve';
 const PHOTO_WIDTH = 640;
 
 serveJobs<CaptureJob, CapturedFiles>(
-  async ({ simulated, camera, capture: { pose, shot, offset } }) => {
-    const scene = houseScene(simulated, sceneCamera(camera), pose, shot);
+  async ({ simulated, camera, look }) => {
+    const { scene, drift } = sceneAt(simulated, camera, look);
     const { width, height, rgb } = renderPhoto(scene, PHOTO_WIDTH);
     const photo = await sharp(rgb, { raw: { width, height, channels: 3 } })
       .jpeg({ quality: 86 })
       .toBuffer();
-    return { frame: writeTiff(renderScene(scene, offset), nodeCodecs), photo: new Uint8Array(photo) };
+    return { scene, drift, frame: writeTiff(renderScene(scene, drift), nodeCodecs), photo: new Uint8Array(photo) };
   },
   () => [],
 );

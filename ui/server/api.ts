@@ -34,6 +34,18 @@ export async function postAgain<S extends z.ZodType>(address: string, body: unkn
   return answer(await patientFetch(address, { method: 'POST', ...bodyOf(body) }), schema);
 }
 
+/**
+ * Asks for numbers by a question that may be asked again: while the server is away it waits.
+ *
+ * @returns the floats of the answer
+ * @throws CoreError as the server refuses; the abort of its signal
+ */
+export async function postForFloats(address: string, body: unknown, signal: AbortSignal): Promise<Float32Array> {
+  const response = await patientFetch(address, { method: 'POST', signal, ...bodyOf(body) });
+  if (!response.ok) throw await refusal(response);
+  return new Float32Array(await response.arrayBuffer());
+}
+
 /** A file as it is, anything else as JSON. */
 function bodyOf(body: unknown): RequestInit {
   return body instanceof Blob ? { body } : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };

@@ -1,10 +1,12 @@
 'use client';
 
 import { CheckCircleFilled, ExclamationCircleFilled, MinusCircleFilled, QuestionCircleFilled } from '@ant-design/icons';
-import { Button, InputNumber, Popover } from 'antd';
+import { Button, InputNumber, Popover, Select } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { conditionsOf } from '@core/visit/theVisit';
-import { judgeConditions, type Verdict } from '@core/visit/verdict';
+import { judgeConditions, type SideJudged, type Verdict } from '@core/visit/judgeConditions';
+import { gradeOf } from '@core/weather/rated';
+import { compassWord } from '@core/weather/plan';
 import { type ConditionsValue, conditionsValueSchema } from '@core/visit/conditionsRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -24,7 +26,7 @@ export function ConditionsChip() {
   const [open, setOpen] = useState(false);
   const row = conditionsOf(document);
   const c = row?.value;
-  const verdict = judgeConditions(c);
+  const verdict = judgeConditions(document);
   const known = (value: number | null | undefined, show: (v: number) => string) =>
     value === null || value === undefined ? '—' : show(value);
   const both = c && c.insideC !== null && c.outsideC !== null ? c.insideC - c.outsideC : null;
@@ -35,7 +37,7 @@ export function ConditionsChip() {
       onOpenChange={setOpen}
       trigger="click"
       title="Conditions of this visit"
-      content={<ConditionsForm key={JSON.stringify(row?.value)} onDone={() => setOpen(false)} />}
+      content={<ConditionsForm key={JSON.stringify(row?.value)} verdict={verdict} onDone={() => setOpen(false)} />}
     >
       <button type="button" className={styles.chip} aria-label={`Conditions: ${verdict.words}. Change`}>
         <Item name="Inside" value={known(c?.insideC, units.temperature)} />
@@ -73,11 +75,14 @@ const FIELDS: Field[] = [
   { name: 'outsideC', label: 'Air outside', kind: 'temperature', unit: '' },
   { name: 'humidityPct', label: 'Humidity inside', kind: 'plain', unit: '%' },
   { name: 'windMs', label: 'Wind', kind: 'plain', unit: 'm/s' },
+  { name: 'cloudPct', label: 'Cloud', kind: 'plain', unit: '%' },
   { name: 'sunHours', label: 'Last sun on a wall', kind: 'plain', unit: 'h ago' },
   { name: 'rainHours', label: 'Last rain', kind: 'plain', unit: 'h ago' },
 ];
 
-function ConditionsForm({ onDone }: { onDone(): void }) {
+const WINDS = [0, 45, 90, 135, 180, 225, 270, 315].map((azimuth) => ({ value: azimuth, label: compassWord(azimuth) }));
+
+function ConditionsForm({ verdict, onDone }: { verdict: Verdict; onDone(): void }) {
   const { document, edit } = useVisit();
   const units = useUnits();
   const row = conditionsOf(document)!;
@@ -116,9 +121,40 @@ function ConditionsForm({ onDone }: { onDone(): void }) {
           </label>
         );
       })}
+      <label>
+        <span>Wind from</span>
+        <Select
+          aria-label="Wind from"
+          allowClear
+          placeholder="not known"
+          value={value.windFromDeg === null ? null : (Math.round(value.windFromDeg / 45) * 45) % 360}
+          options={WINDS}
+          onChange={(next: number | null | undefined) => setValue({ ...value, windFromDeg: next ?? null })}
+        />
+      </label>
       <Button type="primary" htmlType="submit" disabled={!checked.success}>
         Keep conditions
       </Button>
+      <Sides verdict={verdict} />
     </form>
   );
+}
+
+/** The judgement side by side, by the rules of the Hours board. */
+function Sides({ verdict: { inside, facades } }: { verdict: Verdict }) {
+  if (!inside) return null;
+  return (
+    <ul className={styles.sides} aria-label="Judged by the rules of Hours">
+      {[inside, ...facades].map((one) => (
+        <li key={one.side}>
+          <b>{gradeOf(one.score)}</b> {one.side} <small>{why(one)}</small>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function why({ reasons }: SideJudged): string {
+  const against = reasons.filter(({ factor }) => factor < 1);
+  return against.length === 0 ? 'nothing against it' : against.map(({ words }) => words).join(' · ');
 }

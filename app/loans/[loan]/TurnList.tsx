@@ -1,7 +1,7 @@
 'use client';
 
 import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
-import { grade } from '@core/weather/bestSlots';
+import { gradeOf } from '@core/weather/rated';
 import { localDay, localTime } from '@core/units/localTime';
 import styles from './TurnList.module.css';
 
@@ -25,8 +25,8 @@ export function TurnList({ loan: { loan, homes }, planned }: { loan: LoanHomes; 
             <li key={turn.homeId}>
               {(!before || dayOf(before.from) !== day) && <h3>{day}</h3>}
               <div className={styles.turn}>
-                <span className={styles.grade} data-grade={grade(turn.score)}>
-                  {grade(turn.score)}
+                <span className={styles.grade} data-grade={gradeOf(turn.score)}>
+                  {gradeOf(turn.score)}
                 </span>
                 <span>
                   <b>

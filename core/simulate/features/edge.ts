@@ -1,6 +1,9 @@
-import { perDrop, paintOver, shade, type FeatureKind } from '../surface';
+import { levelAt, perDrop, paintOver, shade, type FeatureKind } from '../surface';
 
-/** Where the surface meets the next one: a smooth cold gradient, the geometric bridge of a corner or floor edge. */
+/**
+ * Where the surface meets the next one: a smooth gradient, the geometric bridge of a corner or floor edge, colder inside. Outdoors
+ * the corner of a house is colder too, because it has more air round it than room behind; eaves and plinth are warmer there.
+ */
 export interface EdgeFeature {
   kind: 'edge';
   at: 'ceiling' | 'floor' | 'left' | 'right';
@@ -12,12 +15,17 @@ export interface EdgeFeature {
   reach: number;
 }
 
+/** Share of a wall's own warmth outdoors that is missing at its corner, and how fast it comes back. */
+const OUTER_DROP = 0.95;
+const OUTER_DECAY_M = 0.21;
+
 export const edge: FeatureKind<EdgeFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * perDrop(view);
     const { perX, perY, from } = distanceFrom(feature, view.width, view.height);
-    const beyond = feature.at === 'floor' ? 0 : -0.03 * perDrop(view);
-    const decay = feature.reach / 2.3;
+    const corner = view.side === 'outside' && (feature.at === 'left' || feature.at === 'right');
+    const depth = corner ? -OUTER_DROP * (levelAt(view, view.factor) - levelAt(view, 1)) : feature.strength * perDrop(view);
+    const beyond = feature.at === 'floor' || corner ? 0 : -0.03 * perDrop(view);
+    const decay = corner ? OUTER_DECAY_M : feature.reach / 2.3;
     // Seven decays on, a thousandth is left.
     const far = 7 * decay;
     return (at, point) => {

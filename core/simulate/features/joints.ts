@@ -1,4 +1,6 @@
-import { paintOver, perDrop, type FeatureKind } from '../surface';
+import { airChange } from '../airflow';
+import { linesMean } from '../patternMeans';
+import { paintOver, type FeatureKind } from '../surface';
 
 /** Floorboards with air coming up between them: thin lines, stronger here and there. */
 export interface JointsFeature {
@@ -11,14 +13,17 @@ export interface JointsFeature {
   strength: number;
 }
 
+/** Half width of the cold on the boards beside a joint. */
+const JOINT_M = 0.012;
+
 export const joints: FeatureKind<JointsFeature> = {
   heat(feature, view) {
-    const depth = feature.strength * perDrop(view);
+    const depth = airChange(view, 0, feature.strength);
     return (at, point) => {
-      const line = at.x / feature.spacing;
-      const fromLine = (line - Math.round(line)) * feature.spacing;
-      const uneven = 0.55 + 0.45 * Math.sin(Math.round(line) * 2.4 + at.y * 1.7);
-      point.temperature += depth * uneven * Math.exp(-((fromLine / 0.012) ** 2)) * Math.exp(-Math.max(0, at.y) / feature.reach);
+      const line = Math.round(at.x / feature.spacing);
+      const lines = linesMean(at.x, at.wide, feature.spacing, JOINT_M);
+      const uneven = 0.55 + 0.45 * Math.sin(line * 2.4 + at.y * 1.7);
+      point.temperature += depth * uneven * lines * Math.exp(-Math.max(0, at.y) / feature.reach);
     };
   },
   daylight(feature) {

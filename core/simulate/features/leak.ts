@@ -1,6 +1,10 @@
-import { perDrop, type FeatureKind, around } from '../surface';
+import { airChange } from '../airflow';
+import { around, type FeatureKind } from '../surface';
 
-/** Outdoor air that comes through a crack: coldest at the crack, feathering out along its way. */
+/**
+ * A crack that air goes through: where it comes in, coldest at the crack, feathering out along its way; where it goes out, the
+ * other side shows it.
+ */
 export interface LeakFeature {
   kind: 'leak';
   /** Where the crack is, m. */
@@ -10,14 +14,14 @@ export interface LeakFeature {
   direction: number;
   /** How far the plume reaches, m. */
   reach: number;
-  /** Drop of the temperature factor at the crack, 0 … 1. */
+  /** Drop of the temperature factor at the crack where air comes in with full force, 0 … 1. */
   strength: number;
 }
 
 export const leak: FeatureKind<LeakFeature> = {
   bounds: (feature) => around(feature, 2.6 * feature.reach + 0.1),
   heat(feature, view) {
-    const depth = feature.strength * perDrop(view);
+    const depth = airChange(view, feature.y, feature.strength);
     const angle = (feature.direction * Math.PI) / 180;
     const cos = Math.cos(angle);
     const sin = Math.sin(angle);

@@ -1,3 +1,4 @@
+import { waveMean } from '../patternMeans';
 import { depthInside, paintOver, shade, type BoxM, type FeatureKind } from '../surface';
 
 /** A panel radiator on the wall, and the warm air that rises above it. */
@@ -7,13 +8,16 @@ export interface RadiatorFeature extends BoxM {
   returnC: number;
 }
 
+/** From rib to rib. */
+const RIB_M = 0.05;
+
 export const radiator: FeatureKind<RadiatorFeature> = {
   heat(feature, view) {
     const mean = (feature.flowC + feature.returnC) / 2;
     return (at, point) => {
       if (depthInside(feature, at) >= 0) {
         const down = (at.y - feature.y) / feature.height;
-        const ribs = 0.6 * Math.cos((at.x - feature.x) * 2 * Math.PI * 20);
+        const ribs = 0.6 * waveMean(at.x - feature.x, at.wide, RIB_M);
         point.temperature = feature.flowC + (feature.returnC - feature.flowC) * down + ribs - 1.5;
         point.emissivity = 0.94;
         return;

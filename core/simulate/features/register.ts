@@ -1,3 +1,4 @@
+import { waveMean } from '../patternMeans';
 import { blotch, depthInside, paintOver, shade, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
 /** A register of an air system with a boot that does not close: its air spreads behind the lining beside it. */
@@ -9,13 +10,16 @@ export interface RegisterFeature extends BoxM {
   reach: number;
 }
 
+/** From louvre to louvre. */
+const LOUVRE_M = 0.026;
+
 export const register: FeatureKind<RegisterFeature> = {
   bounds: (feature) => widened(feature, 2 * feature.reach),
   heat(feature) {
     return (at, point) => {
       const depth = depthInside(feature, at);
       if (depth >= 0) {
-        point.temperature = feature.airC + 0.3 * Math.sin(at.y * 240);
+        point.temperature = feature.airC + 0.3 * waveMean(at.y, at.high, LOUVRE_M);
         return;
       }
       if (feature.reach === 0) return;

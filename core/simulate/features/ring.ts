@@ -1,4 +1,5 @@
-import { paintOver, perDrop, type FeatureKind, around } from '../surface';
+import { airChange } from '../airflow';
+import { around, type FeatureKind, paintOver } from '../surface';
 
 /** Something set into the lining with a gap all round: a recessed light, a fan, a socket, a letter plate. */
 export interface RingFeature {
@@ -7,7 +8,7 @@ export interface RingFeature {
   x: number;
   y: number;
   radius: number;
-  /** Drop of the temperature factor at the gap, 0 … 1; 0 when it is tight. */
+  /** Drop of the temperature factor at the gap where air comes in with full force, 0 … 1; 0 when it is tight. */
   strength: number;
 }
 
@@ -21,7 +22,7 @@ const FACES: Record<RingFeature['look'], readonly [number, number, number]> = {
 export const ring: FeatureKind<RingFeature> = {
   bounds: (feature) => around(feature, 2 * feature.radius + 0.08),
   heat(feature, view) {
-    const depth = feature.strength * perDrop(view);
+    const depth = airChange(view, feature.y, feature.strength);
     const flat = feature.look === 'letter-plate' ? 4 : 1;
     const far = 2 * feature.radius + 0.08;
     return (at, point) => {

@@ -1,28 +1,45 @@
-import { depthInside, paintOver, softStep, type BoxM, type FeatureKind } from '../surface';
+import { depthInside, levelAt, paintOver, softStep, type BoxM, type FeatureKind, type View } from '../surface';
 
-/** A roof under snow that has melted over a warm place. The box is where the roof shows. */
+/** A roof with a place that has lost its insulation, and, when it is cold enough, snow on it that melts over such places. */
 export interface SnowFeature extends BoxM {
   kind: 'snow';
-  /** How much warmer the bare place is than the snow, K. */
-  warmK: number;
+  /** Drop of the temperature factor where insulation is missing, 0 … 1. */
+  strength: number;
 }
 
-/** Snow takes the cold of the sky and never gets above freezing. */
-const BELOW_AIR_K = 3;
+/** Above this no snow lies, °C. */
+const LIES_BELOW_C = 1;
+/** Seven centimetres of it, and the films of ISO 6946, m²K/W. */
+const SNOW_R = 0.7;
+const OUTER_R = 0.04;
+const INNER_R = 0.13;
+
+/** Whether snow melts from below on a roof whose inner side has this temperature factor. */
+function melts({ insideC, outsideC }: View, factor: number): boolean {
+  const through = INNER_R / Math.max(1e-3, 1 - factor);
+  return outsideC + ((insideC - outsideC) * (SNOW_R + OUTER_R)) / (through + SNOW_R) > 0;
+}
 
 export const snow: FeatureKind<SnowFeature> = {
   heat(feature, view) {
-    const snowC = Math.min(0, view.outsideC - BELOW_AIR_K);
+    const lies = view.outsideC <= LIES_BELOW_C && !melts(view, view.factor);
+    const open = lies && melts(view, view.factor - feature.strength);
+    const snowC = Math.min(0, view.outsideC - view.skyK);
+    const bareC = levelAt(view, view.factor - feature.strength);
     return (at, point) => {
-      const open = softStep(depthInside(feature, at) + 0.05 * Math.sin(9 * at.x + 7 * at.y), 0.15);
-      point.temperature = snowC + feature.warmK * open;
-      point.emissivity = open > 0.5 ? 0.92 : 0.98;
+      const share = softStep(depthInside(feature, at) + 0.05 * Math.sin(9 * at.x + 7 * at.y), 0.15);
+      const bare = lies && !open ? 0 : share;
+      const beside = lies ? snowC : point.temperature;
+      point.temperature = beside + (bareC - beside) * bare;
+      if (lies) point.emissivity = bare > 0.5 ? 0.92 : 0.98;
     };
   },
-  daylight(feature) {
+  daylight(feature, view) {
+    if (view.outsideC > LIES_BELOW_C || melts(view, view.factor)) return () => undefined;
+    const open = melts(view, view.factor - feature.strength);
     return (at, colour) => {
-      const open = softStep(depthInside(feature, at) + 0.05 * Math.sin(9 * at.x + 7 * at.y), 0.15);
-      paintOver(colour, open > 0.5 ? [120, 84, 70] : [246, 248, 252]);
+      const share = softStep(depthInside(feature, at) + 0.05 * Math.sin(9 * at.x + 7 * at.y), 0.15);
+      paintOver(colour, open && share > 0.5 ? [120, 84, 70] : [246, 248, 252]);
     };
   },
   fault: () => 'missing-insulation',

@@ -1,3 +1,4 @@
+import { linesMean } from '../patternMeans';
 import { perDrop, type FeatureKind } from '../surface';
 
 /** Studs or joists behind the lining: evenly spaced thin lines, a normal bridge. */
@@ -15,11 +16,8 @@ export const studs: FeatureKind<StudsFeature> = {
   heat(feature, view) {
     const depth = feature.strength * perDrop(view);
     const spread = feature.width * 0.7;
-    const far = 3 * spread;
     return (at, point) => {
-      const offset = at.x - feature.first;
-      const nearest = offset - Math.round(offset / feature.spacing) * feature.spacing;
-      if (nearest > -far && nearest < far) point.temperature += depth * Math.exp(-((nearest / spread) ** 2));
+      point.temperature += depth * linesMean(at.x - feature.first, at.wide, feature.spacing, spread);
     };
   },
 };

@@ -5,13 +5,15 @@ export interface SunFeature {
   kind: 'sun';
   /** Where the shadow ended, m from the left; left of it the sun was. */
   until: number;
-  warmK: number;
+  /** Share of what the sun leaves on such a face that hour, 0 … 1. */
+  share: number;
 }
 
 export const sun: FeatureKind<SunFeature> = {
-  heat(feature) {
+  heat(feature, view) {
+    const warmth = feature.share * view.sunK;
     return (at, point) => {
-      point.temperature += feature.warmK * softStep(feature.until - at.x, 0.5);
+      point.temperature += warmth * softStep(feature.until - at.x, 0.5);
     };
   },
   daylight(feature) {

@@ -2,10 +2,10 @@
 
 import { Fragment, useRef, type KeyboardEvent } from 'react';
 import { localDay } from '@core/units/localTime';
-import { grade } from '@core/weather/bestSlots';
+import { gradeOf, type Score } from '@core/weather/rated';
 import { boardCells, CELL_H, CELLS_A_DAY, type BoardDay, type Cell } from '@core/weather/board';
 import { compassWord } from '@core/weather/plan';
-import type { HourScore, Score } from '@core/weather/scoreHours';
+import type { HourScore } from '@core/weather/scoreHours';
 import { HOUR_MS } from '@core/weather/weather';
 import { WALL_WORDS } from '@core/weather/wallMemory';
 import type { ScoredWeek } from './useHours';
@@ -137,7 +137,7 @@ function CellButton({
   onPick(): void;
   onKeyDown(event: KeyboardEvent<HTMLButtonElement>): void;
 }) {
-  const letter = cell.score === null ? '' : grade(cell.score);
+  const letter = cell.score === null ? '' : gradeOf(cell.score);
   const words = letter === '' ? 'no weather' : `${letter}, ${GRADE_WORDS[letter]}`;
   return (
     <button

@@ -1,13 +1,13 @@
 'use client';
 
 import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
-import { Alert, App, Button, Segmented, Slider, Spin, Tag } from 'antd';
+import { Alert, App, Button, Segmented, Select, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
-import type { Strictness } from '@core/weather/plan';
+import type { SeasonChoice, Strictness } from '@core/weather/plan';
 import type { PlanValue } from '@core/visit/planRow';
 import { Later } from '@ui/shell/Later';
 import { UndoButtons } from '@ui/shell/UndoButtons';
@@ -101,6 +101,16 @@ export function Hours() {
                 { value: 'strict', label: 'Strict: dark, 15 K' },
               ]}
               onChange={(strictness) => put('Strictness', { strictness })}
+            />
+            <Select<SeasonChoice>
+              aria-label="Heated or cooled"
+              value={row.value.season}
+              options={[
+                { value: 'weather', label: 'Heated or cooled: by the hour' },
+                { value: 'heated', label: 'The house is heated' },
+                { value: 'cooled', label: 'The house is cooled' },
+              ]}
+              onChange={(season) => put('Heated or cooled', { season })}
             />
             <WallMemory />
           </div>

@@ -2,7 +2,8 @@
 
 import { CheckOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { grade, type Slot } from '@core/weather/bestSlots';
+import type { Slot } from '@core/weather/bestSlots';
+import { gradeOf } from '@core/weather/rated';
 import { localDay, localTime } from '@core/units/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { ScoredWeek } from './useHours';
@@ -39,8 +40,8 @@ export function SlotList({
       <ol>
         {week.slots.map((one) => (
           <li key={one.from} data-settled={settled(one)}>
-            <span className={styles.grade} data-grade={grade(one.score)}>
-              {grade(one.score)}
+            <span className={styles.grade} data-grade={gradeOf(one.score)}>
+              {gradeOf(one.score)}
             </span>
             <button type="button" className={styles.when} onClick={() => onLook(one)}>
               {slotWords(one, timezone)}

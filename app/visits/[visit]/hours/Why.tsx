@@ -12,7 +12,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { grade } from '@core/weather/bestSlots';
+import { gradeOf } from '@core/weather/rated';
 import type { HourScore } from '@core/weather/scoreHours';
 import { WALL_WORDS } from '@core/weather/wallMemory';
 import { number } from '@core/units/format';
@@ -77,7 +77,7 @@ export function Why({
             {
               name: 'Score',
               value: (hour) => Math.round(100 * scoreOf(hour, picked.row).score) / 100,
-              show: (hour) => `${grade(scoreOf(hour, picked.row).score)} ${number(scoreOf(hour, picked.row).score, 2)}`,
+              show: (hour) => `${gradeOf(scoreOf(hour, picked.row).score)} ${number(scoreOf(hour, picked.row).score, 2)}`,
               width: 80,
             },
             {
@@ -210,7 +210,7 @@ function HourCard({ point, row, clock }: { point: Point; row: Picked['row']; clo
   return (
     <div className={styles.hour}>
       <b>
-        {clock(point.time)} · {grade(score)}
+        {clock(point.time)} · {gradeOf(score)}
       </b>
       <ul>
         {reasons.map(({ code, words }) => (

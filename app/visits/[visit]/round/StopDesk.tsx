@@ -28,7 +28,6 @@ import { NotReached } from './NotReached';
 import { NotePad } from './NotePad';
 import { SpeakButton } from './SpeakButton';
 import { StopRecord } from './StopRecord';
-import { useSimulated } from './useSimulated';
 import { useStopActions } from './useStopActions';
 import type { Shot } from './useViewfinder';
 import { Viewfinder } from './Viewfinder';
@@ -48,11 +47,6 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const home: Pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
   const [pose, setPose] = useState<Pose>(home);
   const conditions = conditionsOf(document)?.value;
-  const simulated = useSimulated(
-    document.visitId,
-    standIn ? stop.surfaceId : null,
-    JSON.stringify([surfaceRow?.value, conditions?.insideC, conditions?.outsideC, conditions?.humidityPct]),
-  );
   const inView = useRef<Shot | null>(null);
   const [ready, setReady] = useState(false);
   const keep = useCallback((shot: Shot | null) => {
@@ -124,8 +118,8 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
           <div className={styles.seen}>
             <Viewfinder
               key={stop.key}
-              simulated={simulated}
-              hasSurface={stop.surfaceId !== null}
+              visitId={document.visitId}
+              surfaceId={stop.surfaceId}
               camera={camera.value}
               pose={pose}
               home={home}
@@ -169,7 +163,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
                   className={styles.capture}
                   icon={<CameraOutlined />}
                   loading={capturing}
-                  disabled={!simulated || !ready}
+                  disabled={!ready}
                   onClick={take}
                 >
                   Capture

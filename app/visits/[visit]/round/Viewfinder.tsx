@@ -20,7 +20,6 @@ import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import { COLOUR_MAPS, COLOUR_MAP_NAMES, type ColourMapName } from '@core/scale/colourMaps';
 import { orderedScale, type Scale, type SteadySpan } from '@core/scale/scale';
-import type { SimulatedSurface } from '@core/simulate/houseScene';
 import type { Pose } from '@core/simulate/surface';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels } from '@ui/visit/VisitProvider';
@@ -30,9 +29,9 @@ import { useViewfinder, type Shot } from './useViewfinder';
 import styles from './Viewfinder.module.css';
 
 interface Props {
-  /** null while it is on its way. */
-  simulated: SimulatedSurface | null;
-  hasSurface: boolean;
+  visitId: string;
+  /** null where the stop has none. */
+  surfaceId: string | null;
   camera: CameraValue;
   pose: Pose;
   home: Pose;
@@ -46,14 +45,14 @@ interface Props {
 const STEP_M = 0.3;
 
 /** What the stand-in camera sees now; drag or arrow keys turn it, buttons step nearer, farther and aside. */
-export function Viewfinder({ simulated, hasSurface, camera, pose, home, onPose, span, earlier, onShot }: Props) {
+export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, span, earlier, onShot }: Props) {
   const units = useUnits();
   const [range, setRange] = useState<'stretched' | 'held'>('stretched');
   const [held, setHeld] = useState<{ low: number; high: number } | null>(null);
   const [map, setMap] = useState<ColourMapName>(span.colourMap);
   const [automatic, setAutomatic] = useState(true);
   const [ghost, setGhost] = useState(true);
-  const { shot, correct } = useViewfinder(simulated, camera, pose, automatic);
+  const { shot, correct } = useViewfinder(visitId, surfaceId, pose, automatic);
   useEffect(() => {
     onShot(shot);
   }, [shot, onShot]);
@@ -90,7 +89,7 @@ export function Viewfinder({ simulated, hasSurface, camera, pose, home, onPose, 
           <Picture shot={shot} camera={camera} scale={scale} />
         ) : (
           <p className={styles.wait}>
-            {hasSurface ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
+            {surfaceId !== null ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
           </p>
         )}
         {ghost && earlier?.frame && <Ghost earlier={earlier.frame} span={span} />}

@@ -52,8 +52,9 @@ export function useStopActions(stop: Stop) {
       setCapturing(true);
       try {
         const frameId = newId();
-        const { pose, shot: number, offset } = shot;
-        const wanted = { frameId, surfaceId: stop.surfaceId, stopKey: stop.key, name, pose, shot: number, offset, at: now() };
+        const { pose, shot: number, since, closing } = shot;
+        const look = { pose, shot: number, since, closing };
+        const wanted = { ...look, frameId, surfaceId: stop.surfaceId, stopKey: stop.key, name, at: now() };
         const got = await postAgain(`/api/visits/${document.visitId}/captures`, wanted, capturedSchema);
         const fresh = await refresh();
         const frame = fresh.rows.frame[frameId];

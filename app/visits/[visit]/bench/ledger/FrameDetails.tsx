@@ -3,6 +3,8 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button, Input, Popover, Segmented, Select, Tooltip } from 'antd';
 import { useState } from 'react';
+import { ROOM_C } from '@core/camera/correction';
+import { number } from '@core/units/format';
 import { HONEST_PIXELS } from '@core/radiometry/optics';
 import type { Metric } from '@core/frame/metric';
 import type { Turn } from '@core/frame/reshape';
@@ -21,13 +23,14 @@ import styles from './FrameDetails.module.css';
 export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metric | null }) {
   const { document } = useVisit();
   const units = useUnits();
-  const { offsetK } = document.frameFacts[row.id]!;
+  const { offsetK, slope } = document.frameFacts[row.id]!;
   const room = document.rows.room[row.value.roomId ?? '']?.value.name;
   return (
     <div className={styles.details}>
       <span>
         <b>{row.value.name}</b> · {room ?? 'no place yet'} · {row.value.side}
         {offsetK !== 0 && ` · ${units.signedDifference(offsetK)} by the checks of its camera`}
+        {slope !== 0 && ` and ${number(100 * slope, 1)} % of the distance from ${units.temperature(ROOM_C)}`}
         {row.value.basis.kind === 'computed' && ` · computed by the camera at ε ${row.value.basis.settings.emissivity}`}
         {metric && metric.kind !== 'plane' && (
           <small>
