@@ -1,5 +1,6 @@
 import { hasReading } from '../pixels/hasReading';
 import type { ProfilePoint } from '../frame/profile';
+import type { Side } from '../frame/side';
 
 export type SealGrade = 'sound' | 'slight' | 'bad';
 
@@ -7,6 +8,8 @@ export type SealGrade = 'sound' | 'slight' | 'bad';
 const SEAL_SHARES = { slight: 0.15, bad: 0.3 } as const;
 /** The same in kelvin, where inside and outside are not known. */
 const SEAL_KELVIN = { slight: 1.5, bad: 3 } as const;
+/** Outdoors the film is a third of that inside, and so is what shows. */
+const SIDE_SHARES: Record<Side, number> = { inside: 1, outside: 1 / 3 };
 
 export interface SealRun {
   grade: SealGrade;
@@ -34,18 +37,24 @@ const COUNTS_FROM = 0.05;
  *
  * @param profile - round the opening, °C
  * @param reference - sound wall beside it, °C
- * @param indoorOutdoor - inside minus outside, K, when known; its sign says whether leaks show cold or warm
+ * @param towards - this side's air minus the other's, K, when known; its sign says whether leaks show cold or warm
+ * @param side - that is looked at
  *
  * An edge counts by how far it lies from sound wall in the direction of the outside, as a share of the difference between
- * inside and outside (15 % slight, 30 % bad; 1.5 K and 3 K when that is not known). Frames are colder than walls even when
+ * inside and outside (15 % slight, 30 % bad; 1.5 K and 3 K when that is not known), outdoors a third of that. Frames are colder than walls even when
  * tight, so a grade is a reason to feel for a draught, not a verdict.
  */
-export function gradeOpening(profile: readonly ProfilePoint[], reference: number, indoorOutdoor: number | null): OpeningSeal {
-  const direction = indoorOutdoor !== null && indoorOutdoor < 0 ? 1 : -1;
-  const thresholds =
-    indoorOutdoor === null || Math.abs(indoorOutdoor) < 1
-      ? SEAL_KELVIN
-      : { slight: SEAL_SHARES.slight * Math.abs(indoorOutdoor), bad: SEAL_SHARES.bad * Math.abs(indoorOutdoor) };
+export function gradeOpening(
+  profile: readonly ProfilePoint[],
+  reference: number,
+  towards: number | null,
+  side: Side,
+): OpeningSeal {
+  // Where nobody said, houses are heated: leaks are cold inside and warm outdoors.
+  const direction = (towards ?? (side === 'inside' ? 1 : -1)) < 0 ? 1 : -1;
+  const unknown = towards === null || Math.abs(towards) < 1;
+  const [base, times] = unknown ? [SEAL_KELVIN, SIDE_SHARES[side]] : [SEAL_SHARES, SIDE_SHARES[side] * Math.abs(towards)];
+  const thresholds = { slight: base.slight * times, bad: base.bad * times };
   const gradeOf = (off: number): SealGrade => (off >= thresholds.bad ? 'bad' : off >= thresholds.slight ? 'slight' : 'sound');
   const runs: SealRun[] = [];
   const lengths = { sound: 0, slight: 0, bad: 0 };

@@ -1,5 +1,5 @@
 import { measureAfterTurn, photoAfterTurn } from './afterTurn';
-import { areaOf, distanceBetween, metricOf, type Measure } from './metric';
+import { distanceBetween, metricOf, type Measure, sizeOf } from './metric';
 import { turnedPoint, type Turn } from './reshape';
 
 const SIZE = { width: 320, height: 240 };
@@ -24,9 +24,9 @@ test.each(TURNS)('after a turn to %s a plane gives the same metres', (turn) => {
   const before = metricOf(plane, null, null, SIZE)!;
   const after = metricOf(measureAfterTurn(plane, SIZE.width, SIZE.height, turn), null, null, turnedSize(turn))!;
   const to = ([x, y]: [number, number]) => turnedPoint(x, y, SIZE.width, SIZE.height, turn);
-  expect(distanceBetween(after, to([100, 80]), to([200, 150]))).toBeCloseTo(distanceBetween(before, [100, 80], [200, 150]), 6);
+  expect(distanceBetween(after, to([100, 80]), to([200, 150]))).toBeCloseTo(distanceBetween(before, [100, 80], [200, 150])!, 6);
   const corners = plane.corners.map(to);
-  expect(areaOf(after, { kind: 'poly', points: corners })).toBeCloseTo(2.8, 6);
+  expect(sizeOf(after, { kind: 'poly', points: corners })).toMatchObject({ squareMetres: expect.closeTo(2.8, 6) });
 });
 
 test.each(TURNS)('a turn to %s and back leaves what was known', (turn) => {

@@ -38,7 +38,7 @@ test('under three pixels, with the size of an honest target where it is known', 
     },
   ) as [readonly [string, string]];
   expect(code).toBe('small');
-  expect(words).toMatch(/42 mm/);
+  expect(words).toMatch(/70 mm/);
   expect(codes({ kind: 'line', x1: 2, y1: 2, x2: 20, y2: 2 })).toEqual([]);
 });
 
@@ -54,8 +54,8 @@ test('words say temperatures as people want them', () => {
 });
 
 test('too flat an angle, and only where a plane says so', () => {
-  expect(codes(good, { metric: { kind: 'plane', toPlane: [], angle: () => 71 } })[0]![0]).toBe('flat-angle');
-  expect(codes(good, { metric: { kind: 'plane', toPlane: [], angle: () => 59 } })).toEqual([]);
+  expect(codes(good, { metric: { kind: 'plane', toPlane: [], sees: () => true, angle: () => 71 } })[0]![0]).toBe('flat-angle');
+  expect(codes(good, { metric: { kind: 'plane', toPlane: [], sees: () => true, angle: () => 59 } })).toEqual([]);
 });
 
 test('reaching into what was left out', () => {

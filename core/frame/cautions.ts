@@ -16,6 +16,8 @@ export type Caution =
 
 /** Beyond this angle from square-on even good emitters mirror, degrees. */
 const FLAT_FROM = 60;
+/** Fewer pixels a side hold no pixel that is free of its neighbours. */
+const LEAST_REGION = 3;
 /** Below this a surface shows more of its surroundings than of itself. */
 const MOSTLY_MIRROR = 0.6;
 
@@ -34,7 +36,7 @@ interface Of {
 export function cautionsFor({ shape, reading, frame, leftOut, metric, emissivity, palm }: Of): Caution[] {
   const cautions: Caution[] = [];
   const box = shape.kind === 'beyond' ? null : boundsOf(shape);
-  if (box && shape.kind !== 'line' && Math.min(box.width, box.height) < HONEST_PIXELS) {
+  if (box && shape.kind !== 'line' && Math.min(box.width, box.height) < LEAST_REGION) {
     const known = metric && metric.kind !== 'plane' ? HONEST_PIXELS * metric.metresPerPixel : null;
     cautions.push({ code: 'small', leastM: known });
   }

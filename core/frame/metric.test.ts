@@ -1,9 +1,19 @@
 import fc from 'fast-check';
 import { errorOf } from '../testing/material';
-import { areaOf, distanceBetween, lengthOf, measureSchema, metricOf, type Measure } from './metric';
+import { shapeAfterTurn, type Turn } from './reshape';
+import { distanceBetween, measureSchema, type Metric, metricOf, type Measure, sizeOf } from './metric';
+import type { DrawnShape } from './region';
 
 const FRAME = { width: 320, height: 240 };
 const CAMERA = { columns: 320, rows: 240, fieldDeg: 53.13 };
+
+const sizes = (metric: Metric, shape: DrawnShape) => {
+  const size = sizeOf(metric, shape);
+  if ('problem' in size) throw new Error(size.problem);
+  return size;
+};
+const areaOf = (metric: Metric, shape: DrawnShape) => sizes(metric, shape).squareMetres;
+const lengthOf = (metric: Metric, shape: DrawnShape) => sizes(metric, shape).metres;
 
 /** Where a point of a wall lies on the picture of a camera that stands aside by so many degrees. */
 function seen(x: number, y: number, degrees: number, distance = 4): [number, number] {
@@ -77,4 +87,100 @@ test('corners on a line and lengths of nothing are refused', () => {
   const nothing: Measure = { kind: 'length', from: [5, 5], to: [5, 5], metres: 1 };
   expect(errorOf(() => metricOf(nothing, CAMERA, 4, FRAME))).toMatchObject({ code: 'bad_region' });
   expect(measureSchema.safeParse({ ...nothing, metres: 0 }).success).toBe(false);
+});
+
+test('a frame that was turned has the sizes that it had; one that was cut has none by distance', () => {
+  const upright = metricOf(null, CAMERA, 4, { width: 240, height: 320 })!;
+  const lying = metricOf(null, CAMERA, 4, FRAME)!;
+  expect(distanceBetween(upright, [0, 0], [0, 100])).toBeCloseTo(distanceBetween(lying, [0, 0], [100, 0])!, 9);
+  for (const size of [
+    { width: 180, height: 240 },
+    { width: 320, height: 200 },
+    { width: 640, height: 480 },
+  ])
+    expect(metricOf(null, CAMERA, 4, size)).toBeNull();
+  // What somebody measured holds in any cut.
+  expect(
+    metricOf({ kind: 'length', from: [0, 0], to: [10, 0], metres: 1 }, CAMERA, 4, { width: 100, height: 70 }),
+  ).not.toBeNull();
+});
+
+test('the angle to a plane is the same after a quarter turn', () => {
+  const to = ([x, y]: readonly [number, number]): [number, number] => [y, FRAME.width - 1 - x];
+  for (const degrees of [0, 30, 60]) {
+    const flat = plane(degrees);
+    if (flat.kind !== 'plane') throw new Error('no plane');
+    const [a, b, c, d] = flat.corners.map(to) as [[number, number], [number, number], [number, number], [number, number]];
+    const turned = metricOf({ ...flat, corners: [b, c, d, a], widthM: 1, heightM: 2 }, CAMERA, null, {
+      width: 240,
+      height: 320,
+    })!;
+    if (turned.kind !== 'plane') throw new Error('no plane');
+    expect(turned.angle(to([159.5, 119.5]))).toBeCloseTo(degrees, 4);
+  }
+});
+
+test('beyond the vanishing line there are no metres', () => {
+  const metric = metricOf(plane(60), CAMERA, null, FRAME)!;
+  // From 60° aside the plane vanishes 30° to the right of the axis.
+  const vanishing = 159.5 + (160 / Math.tan((CAMERA.fieldDeg * Math.PI) / 360)) * Math.tan(Math.PI / 6);
+  expect(vanishing).toBeGreaterThan(320);
+  expect(distanceBetween(metric, [150, 100], [vanishing + 20, 100])).toBeNull();
+  expect(sizeOf(metric, { kind: 'line', x1: 150, y1: 100, x2: Math.ceil(vanishing) + 20, y2: 100 })).toEqual({
+    problem: 'beyond-horizon',
+  });
+  expect(distanceBetween(metric, [150, 100], [160, 100])).toBeGreaterThan(0);
+});
+
+test('an outline that crosses itself has no size, and marks no plane', () => {
+  const metric = metricOf(null, CAMERA, 4, FRAME)!;
+  const bow: DrawnShape = {
+    kind: 'poly',
+    points: [
+      [10, 10],
+      [60, 60],
+      [60, 10],
+      [10, 60],
+    ],
+  };
+  expect(sizeOf(metric, bow)).toEqual({ problem: 'crossed' });
+  const touching: DrawnShape = {
+    kind: 'poly',
+    points: [
+      [0, 0],
+      [20, 0],
+      [20, 20],
+      [10, 0],
+      [0, 20],
+    ],
+  };
+  expect(sizeOf(metric, touching)).toHaveProperty('metres');
+  const crossed: Measure = {
+    kind: 'plane',
+    corners: [
+      [10, 10],
+      [60, 60],
+      [60, 10],
+      [10, 60],
+    ],
+    widthM: 1,
+    heightM: 1,
+  };
+  expect(errorOf(() => metricOf(crossed, CAMERA, 4, FRAME))).toMatchObject({ code: 'bad_region' });
+});
+
+test.each<Turn>(['left', 'right', 'half', 'mirror'])('area and length survive a turn to %s', (turn) => {
+  const shape: DrawnShape = {
+    kind: 'poly',
+    points: [
+      [30, 40],
+      [120, 55],
+      [100, 170],
+    ],
+  };
+  const turned = shapeAfterTurn(shape, FRAME.width, FRAME.height, turn) as DrawnShape;
+  const size = turn === 'left' || turn === 'right' ? { width: FRAME.height, height: FRAME.width } : FRAME;
+  const [before, after] = [sizes(metricOf(null, CAMERA, 4, FRAME)!, shape), sizes(metricOf(null, CAMERA, 4, size)!, turned)];
+  expect(after.metres).toBeCloseTo(before.metres, 9);
+  expect(after.squareMetres).toBeCloseTo(before.squareMetres, 9);
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CoreError } from '../errors';
-import { type Homography, homographyThrough, projected } from '../geometry/homography';
+import { beforeHorizon, type Homography, homographyThrough, projected } from '../geometry/homography';
+import { crossesItself } from '../geometry/outline';
 import type { Point } from '../geometry/point';
 import type { DrawnShape } from './region';
 import { outlineOf } from './reshape';
@@ -26,7 +27,14 @@ export type Measure = z.infer<typeof measureSchema>;
 /** How pixels become metres. */
 export type Metric =
   | { kind: 'length' | 'distance'; metresPerPixel: number }
-  | { kind: 'plane'; /** From pixels to metres. */ toPlane: Homography; angle: (at: Point) => number };
+  | {
+      kind: 'plane';
+      /** From pixels to metres. */
+      toPlane: Homography;
+      /** Whether a pixel looks at the plane, and not beyond its vanishing line. */
+      sees: (at: Point) => boolean;
+      angle: (at: Point) => number;
+    };
 
 interface Optics {
   columns: number;
@@ -64,50 +72,70 @@ export function metricOf(
     ];
     const toPlane = planeMap(corners, plane);
     const toPicture = planeMap(plane, corners);
-    return { kind: 'plane', toPlane, angle: (at) => viewingAngle(at, toPicture, optics, frame) };
+    const before = (at: Point) => beforeHorizon(toPlane, corners[0], at);
+    if (corners.some((at) => before(at) <= 0)) throw noRectangle();
+    return {
+      kind: 'plane',
+      toPlane,
+      sees: (at) => before(at) > LEAST_BEFORE_HORIZON,
+      angle: (at) => viewingAngle(at, toPicture, optics, frame),
+    };
   }
-  if (!optics || distanceM === null) return null;
-  const across = 2 * distanceM * Math.tan((optics.fieldDeg * Math.PI) / 360);
-  return { kind: 'distance', metresPerPixel: across / Math.max(frame.width, 1) };
+  if (!optics || distanceM === null || !isWholePicture(frame, optics)) return null;
+  return { kind: 'distance', metresPerPixel: (2 * distanceM * Math.tan((optics.fieldDeg * Math.PI) / 360)) / optics.columns };
+}
+
+/** Nearer to the vanishing line than this share of a corner's depth nothing can be measured. */
+const LEAST_BEFORE_HORIZON = 0.02;
+
+/** Whether a frame is all that its camera sees, upright or turned: only then does its field of view say how large a pixel is. */
+export function isWholePicture({ width, height }: { width: number; height: number }, { columns, rows }: Optics): boolean {
+  return (width === columns && height === rows) || (width === rows && height === columns);
 }
 
 /** @throws CoreError `bad_region` when three of the corners lie on a line */
 function planeMap(from: readonly Point[], to: readonly Point[]): Homography {
   const map = homographyThrough(from, to);
   if (map) return map;
-  throw new CoreError(
+  throw noRectangle();
+}
+
+function noRectangle(): CoreError {
+  return new CoreError(
     'bad_region',
-    'These four corners are no rectangle: three of them lie on a line.',
+    'These four corners are no rectangle that can be seen: three lie on a line, or the outline crosses itself.',
     {},
     'Mark the corners of a window, door or panel, from its upper left round to its lower left.',
   );
 }
 
-/** Metres between two pixels. */
-export function distanceBetween(metric: Metric, a: Point, b: Point): number {
+/** Metres between two pixels; null when one of them lies beyond the vanishing line of the marked plane. */
+export function distanceBetween(metric: Metric, a: Point, b: Point): number | null {
   if (metric.kind !== 'plane') return Math.hypot(b[0] - a[0], b[1] - a[1]) * metric.metresPerPixel;
+  if (!metric.sees(a) || !metric.sees(b)) return null;
   const [p, q] = [projected(metric.toPlane, a), projected(metric.toPlane, b)];
   return Math.hypot(q[0] - p[0], q[1] - p[1]);
 }
 
-/** Metres of a line, or round an area. */
-export function lengthOf(metric: Metric, shape: DrawnShape): number {
-  const corners = outlineOf(shape);
-  const ends = shape.kind === 'line' ? corners : [...corners, corners[0]!];
-  return ends.slice(1).reduce((sum, at, i) => sum + distanceBetween(metric, ends[i]!, at), 0);
-}
+/** Sizes of a shape: metres of a line or round an area, and square metres, 0 for a line; or why it has none. */
+export type ShapeSize = { metres: number; squareMetres: number } | { problem: 'beyond-horizon' | 'crossed' };
 
-/** Square metres of an area; 0 for a line. */
-export function areaOf(metric: Metric, shape: DrawnShape): number {
-  if (shape.kind === 'line') return 0;
-  const corners = outlineOf(shape).map((at): Point =>
+/** What a shape measures on the wall. */
+export function sizeOf(metric: Metric, shape: DrawnShape): ShapeSize {
+  const corners = outlineOf(shape);
+  if (metric.kind === 'plane' && !corners.every(metric.sees)) return { problem: 'beyond-horizon' };
+  if (shape.kind === 'poly' && crossesItself(corners)) return { problem: 'crossed' };
+  const flat = corners.map((at): Point =>
     metric.kind === 'plane' ? projected(metric.toPlane, at) : [at[0] * metric.metresPerPixel, at[1] * metric.metresPerPixel],
   );
-  const twice = corners.reduce((sum, [x, y], i) => {
-    const [nx, ny] = corners[(i + 1) % corners.length]!;
-    return sum + x * ny - nx * y;
-  }, 0);
-  return Math.abs(twice) / 2;
+  const ends = shape.kind === 'line' ? flat : [...flat, flat[0]!];
+  let [metres, twice] = [0, 0];
+  ends.slice(1).forEach(([x, y], i) => {
+    const [bx, by] = ends[i]!;
+    metres += Math.hypot(x - bx, y - by);
+    twice += bx * y - x * by;
+  });
+  return { metres, squareMetres: shape.kind === 'line' ? 0 : Math.abs(twice) / 2 };
 }
 
 /** Field of view that is assumed where no camera is known, degrees. */
@@ -115,7 +143,9 @@ const USUAL_FIELD = 50;
 
 /** Angle between the line of sight and the plane's normal at a pixel, degrees; 0 is square-on. */
 function viewingAngle(at: Point, toPicture: Homography, optics: Optics | null, frame: { width: number; height: number }): number {
-  const focal = frame.width / 2 / Math.tan(((optics?.fieldDeg ?? USUAL_FIELD) * Math.PI) / 360);
+  // The field of view lies along the camera's columns, whichever way the frame was turned.
+  const along = optics && isWholePicture(frame, optics) ? optics.columns : Math.max(frame.width, frame.height);
+  const focal = along / 2 / Math.tan(((optics?.fieldDeg ?? USUAL_FIELD) * Math.PI) / 360);
   const [cx, cy] = [(frame.width - 1) / 2, (frame.height - 1) / 2];
   // Columns of the camera's view of the plane's two axes.
   const axis = (column: number): [number, number, number] => {

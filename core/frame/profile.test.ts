@@ -1,6 +1,6 @@
 import { IDENTITY_LINE } from '../radiometry/measurement';
 import { gradeOpening } from '../building/openingSeal';
-import { profileOf, spacingOf } from './profile';
+import { profileOf } from './profile';
 
 const frameOf = (width: number, height: number, at: (x: number, y: number) => number) => ({
   width,
@@ -47,37 +47,12 @@ describe('a profile', () => {
   });
 });
 
-describe('spacing', () => {
-  const wall = (spacing: number, jitter = 0) =>
-    profileOf(
-      frameOf(200, 3, (x) => 18 - 1.2 * Math.exp(-(((((x + jitter * Math.sin(x)) % spacing) - spacing / 2) / 3) ** 2))),
-      { kind: 'line', x1: 0, y1: 1, x2: 199, y2: 1 },
-      IDENTITY_LINE,
-    );
-
-  test('of studs is found', () => {
-    const found = spacingOf(wall(40), 0.5)!;
-    expect(found.dips).toBe(5);
-    expect(found.pixels).toBeCloseTo(40, 0);
-  });
-
-  test('of warm lines as well', () => {
-    const mirrored = wall(50).map((point) => ({ ...point, celsius: -point.celsius }));
-    expect(spacingOf(mirrored, 0.5)!.pixels).toBeCloseTo(50, 0);
-  });
-
-  test('of a plain wall, or of dips that are too shallow, there is none', () => {
-    expect(spacingOf(wall(40), 2)).toBeNull();
-    expect(spacingOf(wall(400), 0.5)).toBeNull();
-  });
-});
-
 describe('round an opening', () => {
   // Sound wall of 18 °C; the lower edge, a third of the way round, is cold.
   const profile = Array.from({ length: 121 }, (_, i) => ({ along: i, x: i, y: 0, celsius: i >= 40 && i < 80 ? 11 : 17.2 }));
 
   test('with inside and outside known, edges are graded by their share and added up', () => {
-    const seal = gradeOpening(profile, 18, 20);
+    const seal = gradeOpening(profile, 18, 20, 'inside');
     expect(seal.thresholds).toEqual({ slight: 3, bad: 6 });
     expect(seal.lengths).toEqual({ sound: 80, slight: 0, bad: 40 });
     expect(seal.grade).toBe('bad');
@@ -89,19 +64,31 @@ describe('round an opening', () => {
   });
 
   test('without them kelvin decide', () => {
-    expect(gradeOpening(profile, 18, null).thresholds).toEqual({ slight: 1.5, bad: 3 });
-    expect(gradeOpening(profile, 18.9, null).lengths.slight).toBe(80);
+    expect(gradeOpening(profile, 18, null, 'inside').thresholds).toEqual({ slight: 1.5, bad: 3 });
+    expect(gradeOpening(profile, 18.9, null, 'inside').lengths.slight).toBe(80);
+  });
+
+  test('outdoors the same leak shows by a third, and the other way round', () => {
+    expect(gradeOpening(profile, 18, -20, 'outside').thresholds).toEqual({
+      slight: expect.closeTo(1, 9),
+      bad: expect.closeTo(2, 9),
+    });
+    expect(gradeOpening(profile, 18, null, 'outside').thresholds).toEqual({ slight: 0.5, bad: 1 });
+    // A door of a heated house: 1.4 K over its wall outdoors is a slight leak, 2.4 K a bad one.
+    const warmBy = (kelvin: number) => profile.map((point, i) => ({ ...point, celsius: i >= 40 && i < 80 ? 5 + kelvin : 5.2 }));
+    expect(gradeOpening(warmBy(1.4), 5, -20, 'outside').grade).toBe('slight');
+    expect(gradeOpening(warmBy(2.4), 5, -20, 'outside').grade).toBe('bad');
   });
 
   test('in a cooled house leaks show warm', () => {
     const warm = profile.map((point) => ({ ...point, celsius: 36 - point.celsius }));
-    expect(gradeOpening(warm, 18, -15).grade).toBe('bad');
-    expect(gradeOpening(warm, 18, 15).grade).toBe('sound');
+    expect(gradeOpening(warm, 18, -15, 'inside').grade).toBe('bad');
+    expect(gradeOpening(warm, 18, 15, 'inside').grade).toBe('sound');
   });
 
   test('a single bad place does not make the whole opening bad', () => {
     const mostly = profile.map((point, i) => ({ ...point, celsius: i === 50 ? 5 : 17.5 }));
-    const seal = gradeOpening(mostly, 18, 20);
+    const seal = gradeOpening(mostly, 18, 20, 'inside');
     expect(seal.lengths.bad).toBe(1);
     expect(seal.grade).toBe('sound');
   });

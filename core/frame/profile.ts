@@ -1,6 +1,5 @@
 import { throughLine, type RadianceLine } from '../radiometry/measurement';
 import { type Frame } from './frame';
-import { hasReading } from '../pixels/hasReading';
 import type { DrawnShape } from './region';
 import { outlineOf } from './reshape';
 
@@ -45,53 +44,4 @@ export function profileOf(
     before += length;
   }
   return points;
-}
-
-/** Neighbours on each side that a dip is held against, as a share of the whole way. */
-const SMOOTHED = 2;
-
-/**
- * The even distance between dips (or peaks) of a profile, such as studs behind a wall.
- *
- * @param least - how deep a dip must be to count, K
- * @returns spacing in pixels and how many dips there were; null when there are fewer than three or they are not even
- *   (their distances spread by more than a quarter)
- */
-export function spacingOf(points: readonly ProfilePoint[], least: number): { pixels: number; dips: number } | null {
-  for (const sign of [1, -1]) {
-    const dips = dipsOf(points, sign, least);
-    if (dips.length < 3) continue;
-    const gaps = dips.slice(1).map((at, i) => at - dips[i]!);
-    const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length;
-    const spread = Math.sqrt(gaps.reduce((sum, gap) => sum + (gap - mean) ** 2, 0) / gaps.length);
-    if (spread <= 0.25 * mean) return { pixels: mean, dips: dips.length };
-  }
-  return null;
-}
-
-/** Where the profile dips at least so deep below both sides before it dips again. */
-function dipsOf(points: readonly ProfilePoint[], sign: number, least: number): number[] {
-  const values = points.map((_, i) => {
-    const near = points
-      .slice(Math.max(0, i - SMOOTHED), i + SMOOTHED + 1)
-      .map(({ celsius }) => celsius)
-      .filter(hasReading);
-    return (sign * near.reduce((sum, value) => sum + value, 0)) / near.length;
-  });
-  const dips: number[] = [];
-  let high = -Infinity;
-  let low = { value: Infinity, along: 0 };
-  for (const [i, value] of values.entries()) {
-    if (!hasReading(value)) continue;
-    if (value < low.value) low = { value, along: points[i]!.along };
-    if (low.value < high - least && value > low.value + least) {
-      dips.push(low.along);
-      high = value;
-      low = { value: Infinity, along: 0 };
-    } else if (value > high) {
-      high = value;
-      if (low.value > high - least) low = { value, along: points[i]!.along };
-    }
-  }
-  return dips;
 }

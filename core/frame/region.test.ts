@@ -1,3 +1,5 @@
+import fc from 'fast-check';
+import { shapeAfterTurn, type Turn, turnedPoint } from './reshape';
 import type { CoreError } from '../errors';
 import { errorOf } from '../testing/material';
 import { boundsOf, requirePixels, shapeSchema, spansOf, type DrawnShape } from './region';
@@ -44,14 +46,44 @@ describe('pixels of a shape', () => {
     expect(pixels({ kind: 'line', x1: -3, y1: 0, x2: 2, y2: 0 })).toHaveLength(3);
   });
 
-  test('a polygon has the pixel centres inside; neighbours share no pixel and leave none out', () => {
+  test('a polygon has the pixel centres inside and on its outline; neighbours share those of their common edge', () => {
     const left: DrawnShape = { kind: 'poly', points: [[0, 0], [5, 0], [5, 6], [0, 6]] }; // prettier-ignore
     const right: DrawnShape = { kind: 'poly', points: [[5, 0], [9, 0], [9, 6], [5, 6]] }; // prettier-ignore
     const both: DrawnShape = { kind: 'poly', points: [[0, 0], [9, 0], [9, 6], [0, 6]] }; // prettier-ignore
-    expect(pixels(left)).toHaveLength(30);
-    expect(pixels(left).length + pixels(right).length).toBe(pixels(both).length);
+    expect(pixels(left)).toHaveLength(42);
+    expect(pixels(left).length + pixels(right).length).toBe(pixels(both).length + 7);
     const triangle: DrawnShape = { kind: 'poly', points: [[1, 1], [7, 1], [1, 7]] }; // prettier-ignore
     for (const [x, y] of pixels(triangle)) expect(x! + y!).toBeLessThanOrEqual(8);
+    expect(pixels(triangle)).toContainEqual([4, 4]);
+  });
+
+  test('a polygon has the same pixels after any turn, with corners on pixel centres, half way and anywhere', () => {
+    const [width, height] = [23, 17];
+    const whole = fc.tuple(fc.integer({ min: -2, max: 24 }), fc.integer({ min: -2, max: 18 }));
+    const half = whole.map(([x, y]): [number, number] => [x / 2 + 3, y / 2 + 2]);
+    const any = fc.tuple(fc.double({ min: -2, max: 24, noNaN: true }), fc.double({ min: -2, max: 18, noNaN: true }));
+    fc.assert(
+      fc.property(
+        fc.oneof(...[whole, half, any].map((point) => fc.array(point, { minLength: 3, maxLength: 7 }))),
+        fc.constantFrom<Turn>('left', 'right', 'half', 'mirror'),
+        (points, turn) => {
+          const shape: DrawnShape = { kind: 'poly', points };
+          const held = (one: DrawnShape, w: number, h: number) =>
+            new Set(
+              spansOf(one, w, h).flatMap(({ y, from, to }) =>
+                Array.from({ length: to - from + 1 }, (_, i) => `${from + i} ${y}`),
+              ),
+            );
+          const before = [...held(shape, width, height)].map((place) => {
+            const [x, y] = place.split(' ').map(Number) as [number, number];
+            return turnedPoint(x, y, width, height, turn).join(' ');
+          });
+          const [w, h] = turn === 'left' || turn === 'right' ? [height, width] : [width, height];
+          expect(held(shapeAfterTurn(shape, width, height, turn) as DrawnShape, w, h)).toEqual(new Set(before));
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 
   test('a shape without a pixel is refused by name', () => {

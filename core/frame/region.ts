@@ -164,12 +164,18 @@ function bresenham(x1: number, y1: number, x2: number, y2: number, width: number
   }
 }
 
-/** Pixel centres inside by the even-odd rule; a centre on a left or upper edge counts, on a right or lower one not. */
+/** A pixel's centre so near to an outline lies on it, pixels. */
+const ON_OUTLINE = 1e-6;
+
+/**
+ * Pixel centres inside by the even-odd rule, and all that lie on the outline: the same ones however the frame is turned.
+ */
 function polygonSpans(points: [number, number][], width: number, height: number): Span[] {
-  const spans: Span[] = [];
   const rows = points.map((p) => p[1]);
-  const top = Math.max(0, Math.ceil(Math.min(...rows)));
-  const bottom = Math.min(height - 1, Math.floor(Math.max(...rows)));
+  const top = Math.max(0, Math.ceil(Math.min(...rows) - ON_OUTLINE));
+  const bottom = Math.min(height - 1, Math.floor(Math.max(...rows) + ON_OUTLINE));
+  const outline = onOutline(points);
+  const spans: Span[] = [];
   for (let y = top; y <= bottom; y += 1) {
     const crossings: number[] = [];
     points.forEach(([ax, ay], k) => {
@@ -177,13 +183,42 @@ function polygonSpans(points: [number, number][], width: number, height: number)
       if (ay <= y !== by <= y) crossings.push(ax + ((y - ay) / (by - ay)) * (bx - ax));
     });
     crossings.sort((a, b) => a - b);
-    for (let k = 0; k + 1 < crossings.length; k += 2) {
-      const from = Math.max(0, Math.ceil(crossings[k]!));
-      const to = Math.min(width - 1, Math.ceil(crossings[k + 1]!) - 1);
-      if (from <= to) spans.push({ y, from, to });
-    }
+    const pieces = (outline.get(y) ?? []).map((x): [number, number] => [x, x]);
+    for (let k = 0; k + 1 < crossings.length; k += 2) pieces.push([Math.ceil(crossings[k]!), Math.ceil(crossings[k + 1]!) - 1]);
+    addPieces(spans, y, pieces, width);
   }
   return spans;
+}
+
+/** Pieces of a row, joined where they touch and cut to the frame. */
+function addPieces(spans: Span[], y: number, pieces: [number, number][], width: number): void {
+  let last: Span | null = null;
+  for (const [left, right] of pieces.filter(([left, right]) => left <= right).sort((a, b) => a[0] - b[0])) {
+    const [from, to] = [Math.max(0, left), Math.min(width - 1, right)];
+    if (from > to) continue;
+    if (last && from <= last.to + 1) last.to = Math.max(last.to, to);
+    else spans.push((last = { y, from, to }));
+  }
+}
+
+/** Columns of the pixel centres that lie on an outline, by row. */
+function onOutline(points: readonly (readonly [number, number])[]): Map<number, number[]> {
+  const found = new Map<number, number[]>();
+  points.forEach(([ax, ay], k) => {
+    const [bx, by] = points[(k + 1) % points.length]!;
+    const [dx, dy] = [bx - ax, by - ay];
+    const length = Math.hypot(dx, dy);
+    // Along the longer way, so that no centre is passed over.
+    const flat = Math.abs(dx) >= Math.abs(dy);
+    const [from, to] = flat ? [Math.min(ax, bx), Math.max(ax, bx)] : [Math.min(ay, by), Math.max(ay, by)];
+    for (let at = Math.ceil(from - ON_OUTLINE); at <= to + ON_OUTLINE; at += 1) {
+      const share = length === 0 ? 0 : flat ? (at - ax) / dx : (at - ay) / dy;
+      const [x, y] = flat ? [at, Math.round(ay + share * dy)] : [Math.round(ax + share * dx), at];
+      const off = length === 0 ? Math.hypot(x - ax, y - ay) : Math.abs((x - ax) * dy - (y - ay) * dx) / length;
+      if (off < ON_OUTLINE) found.set(y, [...(found.get(y) ?? []), x]);
+    }
+  });
+  return found;
 }
 
 /** The pixels of several drawn shapes, one after the other. */

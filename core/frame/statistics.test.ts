@@ -1,3 +1,4 @@
+import { normalFrom, seededRandom } from '../simulate/random';
 import fc from 'fast-check';
 import { extremesOf } from '../pixels/extremes';
 import { spansOf } from './region';
@@ -12,6 +13,7 @@ describe('statistics of a region', () => {
     expect(regionStatistics(values, 3, all(3, 2))).toEqual({
       count: 6,
       missing: 0,
+      percentiles: null,
       min: 1,
       max: 9,
       minAt: { x: 1, y: 0 },
@@ -112,4 +114,19 @@ describe('thumbnails', () => {
     const frame = { width: 4, height: 2, values: Float32Array.from([1, 2, 3, 4, 5, 6, 7, NaN]) };
     expect(thumbnailOf(frame, 96)).toEqual({ width: 4, height: 2, values: frame.values });
   });
+});
+
+test('percentiles of many pixels are those of all, sorted, and a dead pixel moves them little', () => {
+  const normal = normalFrom(seededRandom(3));
+  const values = Float32Array.from({ length: 5000 }, () => 18 + 0.05 * normal());
+  const { percentiles, min, max } = regionStatistics(values, 100, all(100, 50))!;
+  const sorted = values.toSorted();
+  expect(percentiles!.low).toBeCloseTo((sorted[99]! + sorted[100]!) / 2, 6);
+  expect(percentiles!.high).toBeCloseTo((sorted[4899]! + sorted[4900]!) / 2, 6);
+  // Noise alone pulls extremes by four standard deviations, percentiles by two.
+  expect((max - min) / 0.05).toBeGreaterThan(6.5);
+  expect((percentiles!.high - percentiles!.low) / 0.05).toBeCloseTo(4.1, 0);
+  values[777] = 60;
+  expect(regionStatistics(values, 100, all(100, 50))!.percentiles!.high).toBeCloseTo(percentiles!.high, 3);
+  expect(regionStatistics(values, 100, [{ y: 0, from: 0, to: 98 }])!.percentiles).toBeNull();
 });

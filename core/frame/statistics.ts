@@ -17,6 +17,8 @@ export interface RegionStatistics {
   maxAt: Place;
   mean: number;
   median: number;
+  /** 2nd and 98th percentile, which noise and dead pixels pull less than the extremes; null for few pixels. */
+  percentiles: { low: number; high: number } | null;
   /** With n − 1; null for a single pixel, which has no spread. */
   std: number | null;
 }
@@ -87,7 +89,11 @@ export function regionStatistics(
     minAt: pixelOfIndex(minIndex, spans),
     maxAt: pixelOfIndex(maxIndex, spans),
     mean,
-    median: medianOf(readings, min, max),
+    median: quantileOf(readings, min, max, 0.5),
+    percentiles:
+      count < PERCENTILES_FROM
+        ? null
+        : { low: quantileOf(readings, min, max, OUTER_SHARE), high: quantileOf(readings, min, max, 1 - OUTER_SHARE) },
     std: count > 1 ? Math.sqrt(squares / (count - 1)) : null,
   };
 }
@@ -102,19 +108,24 @@ function pixelOfIndex(index: number, spans: readonly Span[]): Place {
   throw new RangeError(`No pixel ${index} in these spans`);
 }
 
+/** Of fewer pixels than this a percentile is an extreme. */
+const PERCENTILES_FROM = 100;
+const OUTER_SHARE = 0.02;
+
 const BINS = 1024;
 /** So few values are sorted outright. */
 const SORTED_FROM = 256;
 
 /**
- * Exact median of readings between `min` and `max`; `values` must not be empty and is not kept in order.
+ * Exact quantile of readings between `min` and `max`, the mean of two neighbours where it falls between them; `values` must not
+ * be empty and is not kept in order.
  *
- * Counts into bins, keeps only the bins that hold the middle, and does it again until few are left: linear, and faster
+ * Counts into bins, keeps only the bins that hold it, and does it again until few are left: linear, and faster
  * than selecting by exchange, because a count does not move anything.
  */
-function medianOf(values: Float32Array, min: number, max: number): number {
-  const lower = (values.length - 1) >> 1;
-  const upper = values.length >> 1;
+function quantileOf(values: Float32Array, min: number, max: number, share: number): number {
+  const rank = share * (values.length - 1);
+  const [lower, upper] = [Math.floor(rank), Math.ceil(rank)];
   let pool = values;
   let below = 0;
   let [low, high] = [min, max];

@@ -21,7 +21,13 @@ export function homographyThrough(from: readonly Point[], to: readonly Point[]):
   return solved && [...solved, 1];
 }
 
-/** Where a map takes a point. Beyond the map's horizon the place means nothing. */
+/** How far a point is on the near side of a map's vanishing line: positive as at `near`; 0 on the line. */
+export function beforeHorizon(h: Homography, near: Point, [x, y]: Point): number {
+  const depth = (px: number, py: number) => h[6]! * px + h[7]! * py + h[8]!;
+  return depth(x, y) / depth(near[0], near[1]);
+}
+
+/** Where a map takes a point. Beyond the map's vanishing line the place means nothing: see `beforeHorizon`. */
 export function projected(h: Homography, [x, y]: Point): [number, number] {
   const w = h[6]! * x + h[7]! * y + h[8]!;
   return [(h[0]! * x + h[1]! * y + h[2]!) / w, (h[3]! * x + h[4]! * y + h[5]!) / w];

@@ -8,7 +8,7 @@ test('pixel, spot and field width of the reference', () => {
     const camera = { columns: given.pixels!, rows: given.pixels! * 0.75, fieldDeg: given.fov_deg! };
     const sight = sightAt(camera, given.distance_m!);
     expect(sight.pixel * 1000).toBeCloseTo(out.pixel_mm!, 3);
-    expect(sight.smallest * 1000).toBeCloseTo(out.min_target_mm!, 3);
+    expect(sight.centre * 1000).toBeCloseTo(out.min_target_mm!, 3);
     expect(sight.width).toBeCloseTo(out.field_width_m!, 6);
     expect(sight.height).toBeCloseTo(0.75 * sight.width, 9);
     expect(standOff(camera, sight.width)).toBeCloseTo(given.distance_m!, 9);

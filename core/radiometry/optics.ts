@@ -7,12 +7,16 @@ export interface Sight {
   height: number;
   /** Side of the square that one pixel covers. */
   pixel: number;
-  /** The smallest target whose temperature can be read: three pixels a side. */
+  /** The smallest target whose temperature can be read: five pixels a side. */
   smallest: number;
+  /** The smallest whose centre pixel can be read: three pixels a side. */
+  centre: number;
 }
 
-/** The fewest pixels a side that a reading needs. */
-export const HONEST_PIXELS = 3;
+/** The fewest pixels a side of a target that can be read: the optics spread what is smaller over its neighbours. */
+export const HONEST_PIXELS = 5;
+/** The fewest of which the pixel in the middle can be read. */
+const CENTRE_PIXELS = 3;
 
 function halfTangent(fieldDeg: number): number {
   requireRange('field of view', fieldDeg, 0.5, 170);
@@ -32,7 +36,7 @@ export function sightAt(camera: { columns: number; rows: number; fieldDeg: numbe
   requireRange('distance', distanceM, Number.MIN_VALUE, 1000);
   const width = 2 * distanceM * halfTangent(camera.fieldDeg);
   const pixel = width / camera.columns;
-  return { width, height: pixel * camera.rows, pixel, smallest: HONEST_PIXELS * pixel };
+  return { width, height: pixel * camera.rows, pixel, smallest: HONEST_PIXELS * pixel, centre: CENTRE_PIXELS * pixel };
 }
 
 /**

@@ -27,7 +27,7 @@ test('where everybody has the best there is nothing to say', () => {
 test('the one who loses an evening hears who has it, by the clock of the loan', () => {
   const { waiting } = explain([home('a', 0, 0.9), home('b', 0, 0.9)]);
   expect(waiting).toEqual([
-    { homeId: 'b', words: 'Could go on Fri 12 Feb, 18:00, but House a would lose it: it waits for the next loan.' },
+    { homeId: 'b', words: 'Could go on Fri 12 Feb, 18:00, but then House a would have to wait instead.' },
   ]);
 });
 
@@ -51,4 +51,19 @@ test('a loss that nobody would notice is not called one', () => {
   expect(tradeOffs).toEqual([
     { homeId: 'a', words: 'Would be read best on Fri 12 Feb, 18:00 (A), when the camera is with House b; now B.' },
   ]);
+});
+
+test('who would have to wait is found by trying, not by who has that evening', () => {
+  // c could only go on the first evening; a, who has it, could move to the second, where b is: b would have to wait as well.
+  const a = home('a', 0, 0.9);
+  a.presences.push({ from: FRIDAY + 41 * HOUR, to: FRIDAY + 43 * HOUR });
+  const { waiting } = explain([a, home('b', 1, 0.9), home('c', 0, 0.9)]);
+  expect(waiting).toEqual([
+    { homeId: 'c', words: 'Could go on Fri 12 Feb, 18:00, but then House a or House b would have to wait instead.' },
+  ]);
+});
+
+test('where weather is missing, that is said', () => {
+  const unknown = { ...home('a', 0, 0.9), scores: [] };
+  expect(explain([unknown]).waiting[0]!.words).toBe('There is no weather for the hours in which somebody is in.');
 });

@@ -41,14 +41,14 @@ export interface Sharing {
 export const MOST_HOMES = 12;
 const LONGEST_LOAN_DAYS = 7;
 /** An hour below this is not worth a survey. */
-export const LEAST_SCORE = 0.25;
-const STEP_MINUTES = 15;
-const STEP_MS = STEP_MINUTES * 60_000;
+const LEAST_SCORE = 0.25;
+const STEP_MINUTES = 5;
+export const STEP_MS = STEP_MINUTES * 60_000;
 
 /**
  * The best sharing of one camera among homes: as many homes as possible, then the best hours for them together, then the
  * order of the waiting list. One outing a day; homes of one outing follow each other with their travel between. Turns
- * begin on quarter hours. Exact: dynamic programming over sets of homes, first within a day by time, then over days.
+ * begin on full five minutes. Exact: dynamic programming over sets of homes, first within a day by time, then over days.
  *
  * @param homes - in the order of the waiting list, at most 12
  * @throws CoreError `out_of_range`, `bad_input` (a loan that ends before it begins, or lasts longer than 7 days)
@@ -106,9 +106,18 @@ interface Outing {
   best: Float64Array;
 }
 
+/** The part of a day in which somebody is in anywhere: the rest need not be tried. */
+function withinPresences(day: Day, homes: Home[]): Day {
+  const here = homes.flatMap(({ presences }) => presences).filter(({ from, to }) => from < day.end && to > day.start);
+  if (here.length === 0) return { start: day.start, end: day.start };
+  const start = Math.max(day.start, Math.min(...here.map(({ from }) => from)));
+  return { start: Math.ceil(start / STEP_MS) * STEP_MS, end: Math.min(day.end, Math.max(...here.map(({ to }) => to)) + STEP_MS) };
+}
+
 function planOutings(day: Day, homes: Home[]): Outing {
-  const steps = Math.max(0, Math.floor((day.end - day.start) / STEP_MS));
-  const all = homes.map((home, h) => turnValues(day, steps, home, h, homes.length));
+  const cut = withinPresences(day, homes);
+  const steps = Math.max(0, Math.floor((cut.end - cut.start) / STEP_MS));
+  const all = homes.map((home, h) => turnValues(cut, steps, home, h, homes.length));
   const possible = homes.map((_, h) => h).filter((h) => all[h]!.some((value) => value > -Infinity));
   const values = possible.map((h) => all[h]!);
   const lengths = possible.map((h) => ({
@@ -129,7 +138,7 @@ function planOutings(day: Day, homes: Home[]): Outing {
       best[set * width + end] = most;
     }
   }
-  return { day, steps, homes: possible, values, lengths, best };
+  return { day: cut, steps, homes: possible, values, lengths, best };
 }
 
 /** Value of a set whose last turn is home k's and ends at a step. */
@@ -149,10 +158,9 @@ function lastTurnValue(
 
 /** One a home, then up to half as much for its hours, then next to nothing for its place on the list. */
 function turnValues(day: Day, steps: number, home: Home, place: number, homes: number): Float64Array {
-  const length = Math.ceil(home.minutes / STEP_MINUTES);
   return Float64Array.from({ length: steps }, (_, step) => {
     const from = day.start + step * STEP_MS;
-    const to = from + length * STEP_MS;
+    const to = from + home.minutes * 60_000;
     if (to > day.end || !home.presences.some((presence) => presence.from <= from && presence.to >= to)) return -Infinity;
     const score = scoreBetween(home, from, to);
     return score === null ? -Infinity : 1 + score / (2 * homes) + (homes - place) * 1e-7;
@@ -166,12 +174,15 @@ export function scoreBetween(
   to: number,
 ): number | null {
   let sum = 0;
-  for (let time = from; time < to; time += STEP_MS) {
-    const score = scores[Math.floor((time - scoresFrom) / HOUR_MS)];
+  for (let time = from; time < to;) {
+    const hour = Math.floor((time - scoresFrom) / HOUR_MS);
+    const score = scores[hour];
     if (score === undefined || !(score >= LEAST_SCORE)) return null;
-    sum += score;
+    const until = Math.min(to, scoresFrom + (hour + 1) * HOUR_MS);
+    sum += score * (until - time);
+    time = until;
   }
-  return (sum * STEP_MS) / (to - from);
+  return sum / (to - from);
 }
 
 /** Which set of homes goes on which day, as bits of the whole list. */
@@ -239,17 +250,17 @@ function turnsOf(outing: Outing, mask: number, homes: Home[]): Turn[] {
       continue;
     }
     const start = end - lengths[k]!.visit;
-    turns.push(turnAt(outing, start, lengths[k]!.visit, homes[outing.homes[k]!]!));
+    turns.push(turnAt(outing, start, homes[outing.homes[k]!]!));
     set &= ~(1 << k);
     end = set === 0 ? 0 : start - lengths[k]!.travel;
   }
   return turns;
 }
 
-function turnAt({ day }: Outing, start: number, length: number, home: Home): Turn {
+function turnAt({ day }: Outing, start: number, home: Home): Turn {
   const from = day.start + start * STEP_MS;
-  const to = from + length * STEP_MS;
-  return { homeId: home.id, from, to: from + home.minutes * 60_000, score: scoreBetween(home, from, to)! };
+  const to = from + home.minutes * 60_000;
+  return { homeId: home.id, from, to, score: scoreBetween(home, from, to)! };
 }
 
 function bestAlone(outings: Outing[], home: Home, index: number): Turn | null {
@@ -258,7 +269,7 @@ function bestAlone(outings: Outing[], home: Home, index: number): Turn | null {
     const k = outing.homes.indexOf(index);
     outing.values[k]?.forEach((value, start) => {
       if (value === -Infinity) return;
-      const turn = turnAt(outing, start, outing.lengths[k]!.visit, home);
+      const turn = turnAt(outing, start, home);
       if (!best || turn.score > best.score) best = turn;
     });
   }

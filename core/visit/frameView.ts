@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { cautionsFor, type Caution } from '../frame/cautions';
-import { areaOf, lengthOf, type Metric } from '../frame/metric';
+import { type Metric, type ShapeSize, sizeOf } from '../frame/metric';
 import { maskOf, spansOfAll, type Span } from '../frame/region';
 import type { Reading } from '../frame/reading';
 import type { RadianceLine } from '../radiometry/measurement';
@@ -24,7 +24,8 @@ export interface RegionReading {
   /** Pixels of what lies beyond a mark. */
   spans: Span[] | undefined;
   /** Metres of a line or round an area, and square metres; null where nothing is known of sizes. */
-  size: { metres: number; squareMetres: number } | null;
+  /** null where no sizes are known, and for what has none. */
+  size: ShapeSize | null;
 }
 
 /** Everything that is shown of one frame: the same on the bench, in an exported picture and wherever else it is seen. */
@@ -60,10 +61,7 @@ export function freshRange(document: VisitDocument, frameId: string, values: Flo
 
 function readSafely(document: VisitDocument, row: Row<'region'>, values: Float32Array, metric: Metric | null): RegionReading {
   const { frameId, shape, role } = row.value;
-  const size =
-    metric && shape.kind !== 'beyond' && shape.kind !== 'spot'
-      ? { metres: lengthOf(metric, shape), squareMetres: areaOf(metric, shape) }
-      : null;
+  const size = metric && shape.kind !== 'beyond' && shape.kind !== 'spot' ? sizeOf(metric, shape) : null;
   const base = { row, size, cautions: [], spans: undefined };
   if (role !== 'reading') return { ...base, reading: null, problem: null };
   try {

@@ -6,7 +6,8 @@ import { useState } from 'react';
 import { ROOM_C } from '@core/camera/correction';
 import { number } from '@core/units/format';
 import { HONEST_PIXELS } from '@core/radiometry/optics';
-import type { Metric } from '@core/frame/metric';
+import { isWholePicture, type Metric } from '@core/frame/metric';
+import { cameraOfFrame } from '@core/visit/frames';
 import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
 import type { Row } from '@core/entities';
@@ -23,7 +24,9 @@ import styles from './FrameDetails.module.css';
 export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metric | null }) {
   const { document } = useVisit();
   const units = useUnits();
-  const { offsetK, slope } = document.frameFacts[row.id]!;
+  const { offsetK, slope, width, height } = document.frameFacts[row.id]!;
+  const camera = cameraOfFrame(document, row.id);
+  const cut = camera && !isWholePicture({ width, height }, camera) ? camera : null;
   const room = document.rows.room[row.value.roomId ?? '']?.value.name;
   return (
     <div className={styles.details}>
@@ -36,6 +39,11 @@ export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metri
           <small>
             One pixel covers {lengthWords(metric.metresPerPixel)}; nothing below{' '}
             {lengthWords(HONEST_PIXELS * metric.metresPerPixel)} can be read.
+          </small>
+        )}
+        {metric === null && cut && (
+          <small>
+            {width} × {height} is not the whole picture of its camera ({cut.columns} × {cut.rows}): mark a known length for sizes.
           </small>
         )}
         {metric?.kind === 'plane' && <small>Sizes are those of the marked plane.</small>}

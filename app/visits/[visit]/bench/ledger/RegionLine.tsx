@@ -11,7 +11,7 @@ import { nameSchema } from '@core/rows/fields';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
-import { areaWords, lengthWords } from '../lengthWords';
+import { sizeWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
 import type { FrameView, RegionReading } from '@core/visit/frameView';
 import type { RegionEdits } from '../useRegions';
@@ -67,7 +67,7 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
             <em>{units.plusMinus(reading.uncertainty.total)}</em>
           </>
         ) : role === 'length' ? (
-          <b>{size ? lengthWords(size.metres) : 'no scale yet'}</b>
+          <b>{size ? sizeWords(size) : 'no scale yet'}</b>
         ) : role === 'leftOut' ? (
           <b className={styles.none}>left out</b>
         ) : (
@@ -164,8 +164,9 @@ function Statistics({ region }: { region: RegionReading }) {
         {statistics.count} px · {units.bareTemperature(statistics.min)} … {units.temperature(statistics.max)} · median{' '}
         {units.bareTemperature(statistics.median)}
         {statistics.std !== null && ` · spread ${units.difference(statistics.std)}`}
-        {region.size && ` · ${lengthWords(region.size.metres)}`}
-        {region.size && region.size.squareMetres > 0 && ` round, ${areaWords(region.size.squareMetres)}`}
+        {statistics.percentiles &&
+          ` · all but the outermost 2 %: ${units.bareTemperature(statistics.percentiles.low)} … ${units.bareTemperature(statistics.percentiles.high)}`}
+        {region.size && ` · ${sizeWords(region.size)}`}
       </p>
       <UncertaintyParts uncertainty={uncertainty} of={region.row.value.name} />
     </>

@@ -19,7 +19,8 @@ import {
 import { gradeOpening, type OpeningSeal } from '@core/building/openingSeal';
 import { hasReading } from '@core/pixels/hasReading';
 import { distanceBetween } from '@core/frame/metric';
-import { profileOf, spacingOf, type ProfilePoint } from '@core/frame/profile';
+import { profileOf, type ProfilePoint } from '@core/frame/profile';
+import { spacingOf } from '@core/frame/spacing';
 import { regionSpans } from '@core/frame/reading';
 import { radianceLine, throughLine } from '@core/radiometry/measurement';
 import { radiometricSettings } from '@core/radiometry/settings';
@@ -46,8 +47,11 @@ export function ChartPanel({ frame, region, chart, dispatch }: Props) {
   const canProfile = region.row.value.shape.kind !== 'spot' && region.row.value.shape.kind !== 'beyond';
   const kind = chart === 'profile' && !canProfile ? 'histogram' : chart;
   const rows = useRows(frame, region, kind);
+  const profile = useProfile(frame, region);
+  const { inMetres } = wayOf(frame, profile);
   const units = useUnits();
-  const columns = kind === 'profile' ? ['Way', `Temperature, °${units.unit}`] : [`From, °${units.unit}`, 'Pixels'];
+  const columns =
+    kind === 'profile' ? [inMetres ? 'Way, m' : 'Way, px', `Temperature, °${units.unit}`] : [`From, °${units.unit}`, 'Pixels'];
   const told = rows.map(({ x, y }) =>
     kind === 'profile' ? { x, y: y === null ? null : units.toField(y) } : { x: units.toField(x), y },
   );
@@ -84,7 +88,7 @@ export function ChartPanel({ frame, region, chart, dispatch }: Props) {
       </header>
       <div className={styles.body}>
         <div className={styles.chart} role="img" aria-label={`${kind} of ${region.row.value.name}, ${rows.length} values`}>
-          {kind === 'profile' ? <ProfileChart frame={frame} rows={rows} /> : <HistogramChart rows={rows} />}
+          {kind === 'profile' ? <ProfileChart frame={frame} inMetres={inMetres} rows={rows} /> : <HistogramChart rows={rows} />}
         </div>
         <div className={styles.table} tabIndex={0} role="group" aria-label="Values of the chart">
           {kind === 'profile' && <ProfileWords frame={frame} region={region} />}
@@ -141,8 +145,8 @@ function useRows(frame: FrameView, region: RegionReading, kind: View['chart']): 
   const profile = useProfile(frame, region);
   return useMemo(() => {
     if (kind === 'profile') {
-      const ways = wayOf(frame, profile);
-      return profile.map(({ celsius }, i) => ({ x: ways[i]!, y: hasReading(celsius) ? celsius : null }));
+      const { way } = wayOf(frame, profile);
+      return profile.map(({ celsius }, i) => ({ x: way[i]!, y: hasReading(celsius) ? celsius : null }));
     }
     const { name, shape } = region.row.value;
     if (!region.reading) return [];
@@ -161,18 +165,21 @@ function useRows(frame: FrameView, region: RegionReading, kind: View['chart']): 
   }, [document, frame, region, kind, profile]);
 }
 
-/** Way along a profile: metres where sizes are known, pixels otherwise. */
-function wayOf(frame: FrameView, profile: ProfilePoint[]): number[] {
-  if (!frame.metric) return profile.map(({ along }) => Math.round(along * 10) / 10);
+/** Way along a profile: metres where the size of all of it is known, pixels otherwise. */
+function wayOf(frame: FrameView, profile: ProfilePoint[]): { inMetres: boolean; way: number[] } {
   let way = 0;
-  return profile.map((point, i) => {
+  const metres = profile.map((point, i) => {
     const before = profile[i - 1];
-    if (before) way += distanceBetween(frame.metric!, [before.x, before.y], [point.x, point.y]);
+    const step = !before ? 0 : frame.metric && distanceBetween(frame.metric, [before.x, before.y], [point.x, point.y]);
+    if (step === null) return null;
+    way += step;
     return Math.round(way * 1000) / 1000;
   });
+  const inMetres = metres.every((at) => at !== null);
+  return { inMetres, way: inMetres ? metres : profile.map(({ along }) => Math.round(along * 10) / 10) };
 }
 
-function ProfileChart({ frame, rows }: { frame: FrameView; rows: ChartRow[] }) {
+function ProfileChart({ frame, inMetres, rows }: { frame: FrameView; inMetres: boolean; rows: ChartRow[] }) {
   const units = useUnits();
   const shown = rows.map(({ x, y }) => ({ x, y: y === null ? null : units.toField(y) }));
   return (
@@ -184,7 +191,7 @@ function ProfileChart({ frame, rows }: { frame: FrameView; rows: ChartRow[] }) {
           type="number"
           domain={['dataMin', 'dataMax']}
           tick={{ fill: 'var(--den-muted)', fontSize: 11 }}
-          tickFormatter={(value: number) => (frame.metric ? `${value.toFixed(1)} m` : `${value.toFixed(0)} px`)}
+          tickFormatter={(value: number) => (inMetres ? `${value.toFixed(1)} m` : `${value.toFixed(0)} px`)}
         />
         <YAxis
           domain={['auto', 'auto']}
@@ -195,7 +202,7 @@ function ProfileChart({ frame, rows }: { frame: FrameView; rows: ChartRow[] }) {
         <Tooltip
           contentStyle={{ background: 'var(--den-raised)', border: '1px solid var(--den-line)' }}
           formatter={(value) => [`${Number(value).toFixed(1)} °${units.unit}`, 'Temperature']}
-          labelFormatter={(label) => (frame.metric ? `${String(label)} m` : `${String(label)} px`)}
+          labelFormatter={(label) => (inMetres ? `${String(label)} m` : `${String(label)} px`)}
         />
         {frame.anchor.source !== 'mean' && (
           <ReferenceLine y={units.toField(frame.anchor.celsius)} stroke="var(--den-ember)" strokeDasharray="4 3" />
@@ -233,8 +240,6 @@ function HistogramChart({ rows }: { rows: ChartRow[] }) {
 }
 
 const GRADES: Record<OpeningSeal['grade'], string> = { sound: 'Sound', slight: 'Slightly leaky', bad: 'Bad' };
-/** Dips shallower than this are not worth counting, K. */
-const LEAST_DIP_K = 0.3;
 
 /** What the profile says: the grade of an opening with metres to seal, and the spacing of what shows evenly. */
 function ProfileWords({ frame, region }: { frame: FrameView; region: RegionReading }) {
@@ -242,16 +247,16 @@ function ProfileWords({ frame, region }: { frame: FrameView; region: RegionReadi
   const units = useUnits();
   const profile = useProfile(frame, region);
   const isLine = region.row.value.shape.kind === 'line';
-  const ways = wayOf(frame, profile);
-  const total = ways.at(-1) ?? 0;
+  const { inMetres, way } = wayOf(frame, profile);
+  const total = way.at(-1) ?? 0;
   const pixels = profile.at(-1)?.along ?? 1;
-  const length = (px: number) => (frame.metric ? lengthWords((px / pixels) * total) : `${px.toFixed(0)} px`);
+  const length = (px: number) => (inMetres ? lengthWords((px / pixels) * total) : `${px.toFixed(0)} px`);
   if (isLine) {
-    const spacing = spacingOf(profile, LEAST_DIP_K);
+    const spacing = spacingOf(profile);
     return (
       <p className={styles.words}>
-        {frame.metric ? lengthWords(total) : `${pixels.toFixed(0)} px`} long.
-        {spacing && ` Evenly spaced: ${spacing.dips} lines, ${length(spacing.pixels)} apart.`}
+        {inMetres ? lengthWords(total) : `${pixels.toFixed(0)} px`} long.
+        {spacing && ` Evenly spaced: ${spacing.lines} lines, ${length(spacing.pixels)} apart.`}
       </p>
     );
   }
@@ -261,13 +266,13 @@ function ProfileWords({ frame, region }: { frame: FrameView; region: RegionReadi
   const c = conditionsOf(document)?.value;
   const known = c && c.insideC !== null && c.outsideC !== null ? c.insideC - c.outsideC : null;
   const inside = frame.row.value.side === 'inside';
-  const seal = gradeOpening(profile, frame.anchor.celsius, known === null ? null : inside ? known : -known);
+  const seal = gradeOpening(profile, frame.anchor.celsius, known === null ? null : inside ? known : -known, frame.row.value.side);
   return (
     <p className={styles.words} data-grade={seal.grade}>
       <b>{GRADES[seal.grade]}</b> as the edge of an opening: to seal {length(seal.lengths.bad)} bad and{' '}
       {length(seal.lengths.slight)} slight of {length(pixels)}. Bad from {units.difference(seal.thresholds.bad)} beyond the
-      reference, slight from {units.difference(seal.thresholds.slight)}. Frames are colder than walls even when tight: feel for a
-      draught.
+      reference, slight from {units.difference(seal.thresholds.slight)}. Frames are{' '}
+      {inside === (known ?? 1) >= 0 ? 'colder' : 'warmer'} than walls even when tight: feel for a draught.
     </p>
   );
 }

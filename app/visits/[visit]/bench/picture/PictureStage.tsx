@@ -233,7 +233,13 @@ function useMarks(frame: FrameView, view: View, draft: { regionId: string | null
   const marks: Mark[] = frame.regions.map(({ row, reading, spans, size }) => {
     const { name, role, shape } = row.value;
     const value =
-      role === 'length' ? (size ? lengthWords(size.metres) : '') : reading ? units.bareTemperature(reading.statistics.mean) : '';
+      role === 'length'
+        ? size && 'metres' in size
+          ? lengthWords(size.metres)
+          : ''
+        : reading
+          ? units.bareTemperature(reading.statistics.mean)
+          : '';
     return {
       id: row.id,
       shape: draft?.regionId === row.id ? draft.shape : shape,
