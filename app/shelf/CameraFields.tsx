@@ -87,7 +87,8 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
       <p className={styles.quiet}>
         One pixel sees {number(1000 * sightAt(value, 1).pixel, 2)} mrad (IFOV). At 2 m it sees {sight.width.toFixed(2)} ×{' '}
         {sight.height.toFixed(2)} m; one pixel covers {(sight.pixel * 1000).toFixed(1)} mm, the smallest target that can be read
-        is {(sight.smallest * 1000).toFixed(0)} mm ({HONEST_PIXELS} pixels a side).
+        is {(sight.smallest * 1000).toFixed(0)} mm ({HONEST_PIXELS} pixels a side); of a smaller one the very middle, from{' '}
+        {(sight.centre * 1000).toFixed(0)} mm on.
       </p>
       <Names title="What belongs to it" add="Another part" names={value.parts} onChange={(parts) => put({ parts })} />
       <Names

@@ -81,6 +81,3 @@ export function surfaceTemperatureAtHumidity(air: number, humidity: number, atSu
   const logPressure = Math.log(humidity / atSurface) + Math.log(saturationPressure(air));
   return saturationTemperature(logPressure, Math.min(air, 60) - 5);
 }
-
-/** Relative humidity at the surface above which mould becomes likely when it lasts for days. */
-export const MOULD_HUMIDITY = 0.8;

@@ -13,6 +13,9 @@ import type { Row } from '../entities';
 import type { IntakeValue } from '../visit/intakeRow';
 import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
+import type { Reading } from '../frame/reading';
+import { moistureOf } from '../visit/moisture';
+import { moistureWords } from '../visit/moistureWords';
 import { judgeConditions } from '../visit/judgeConditions';
 import { localTime } from '../units/localTime';
 import * as format from '../units/format';
@@ -55,6 +58,8 @@ export interface ReportFinding {
     difference: StatedDifference;
     /** Said when the second region lies on another frame. */
     across: string | null;
+    /** What the first region's temperature means for moisture; empty outdoors. */
+    moisture: Fact[];
     figure: Figure;
   } | null;
   problem: string | null;
@@ -291,7 +296,7 @@ function reportFinding(
     const state = (regionId: string, reading: typeof comparison.this): StatedRegion => ({
       name: document.rows.region[regionId]!.value.name,
       mean: format.temperature(reading.statistics.mean, unit),
-      plusMinus: format.plusMinus(reading.uncertainty.total, unit),
+      plusMinus: format.spread(reading.statistics.mean, reading.uncertainty, unit),
       range: `${format.bareTemperature(reading.statistics.min, unit)} … ${format.temperature(reading.statistics.max, unit)}`,
       pixels: reading.statistics.count,
     });
@@ -303,7 +308,7 @@ function reportFinding(
         ...stated,
         difference: {
           value: format.signedDifference(value, unit),
-          plusMinus: format.plusMinus(uncertainty.total, unit),
+          plusMinus: format.spread(value, uncertainty, unit),
           sign,
           words: {
             colder: `“${stated.this.name}” is colder than “${stated.that.name}”, outside the noise.`,
@@ -314,6 +319,7 @@ function reportFinding(
         across: comparison.acrossFrames
           ? `“${stated.that.name}” lies on another frame, ${placeWords(document, otherFrameId)}: the uncertainty holds what the camera changes from frame to frame.`
           : null,
+        moisture: moistureFacts(document, frameId, comparison.this),
         figure: figureOf(document, frameId, anchor, values, unit, [
           { id: thisRegionId, mean: comparison.this.statistics.mean, reference: false },
           ...(comparison.acrossFrames ? [] : [{ id: thatRegionId, mean: comparison.that.statistics.mean, reference: true }]),
@@ -324,6 +330,11 @@ function reportFinding(
     if (!(error instanceof CoreError)) throw error;
     return { ...base, stated: null, problem: `${error.message} ${error.hint}` };
   }
+}
+
+function moistureFacts(document: VisitDocument, frameId: string, reading: Reading): Fact[] {
+  const moisture = moistureOf(document, frameId, reading);
+  return moisture ? moistureWords(moisture) : [];
 }
 
 /** Where a value was found, when somebody said. */

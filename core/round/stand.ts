@@ -13,9 +13,10 @@ export interface Stand {
   asideM: number;
   /** Width that is in view from there, m. */
   viewM: number;
-  /** Side of one pixel and of the smallest honest target, m. */
+  /** Side of one pixel, of the smallest honest target, and of the smallest whose centre is honest, m. */
   pixelM: number;
   smallestM: number;
+  centreM: number;
   /** The room is too small for the whole of it: how many frames side by side show it. */
   frames: number;
 }
@@ -54,7 +55,7 @@ export function standFor(
   const asideM = PART_WORDS[stop.part].mirrors ? distanceM * Math.tan((SIDE_STEP_DEG * Math.PI) / 180) : 0;
   // A tenth of overlap, so that frames can be joined.
   const frames = sight.width >= stop.viewM * 0.98 ? 1 : Math.ceil((stop.viewM - 0.1 * sight.width) / (0.9 * sight.width));
-  return { distanceM, asideM, viewM: sight.width, pixelM: sight.pixel, smallestM: sight.smallest, frames };
+  return { distanceM, asideM, viewM: sight.width, pixelM: sight.pixel, smallestM: sight.smallest, centreM: sight.centre, frames };
 }
 
 const metres = (value: number) => `${value.toFixed(1)} m`;
@@ -68,6 +69,6 @@ export function standWords(stand: Stand, part: Stop['part']): string[] {
     ...(stand.asideM > 0 ? [`${metres(stand.asideM)} aside, so that you are not mirrored.`] : []),
     ...(stand.frames > 1 ? [`Too near for all of it: take ${stand.frames} frames that overlap.`] : []),
     PART_WORDS[part].stand,
-    `Smallest spot that can be read: ${(stand.smallestM * 1000).toFixed(0)} mm.`,
+    `Smallest thing that can be read: ${(stand.smallestM * 1000).toFixed(0)} mm; its very middle from ${(stand.centreM * 1000).toFixed(0)} mm.`,
   ];
 }

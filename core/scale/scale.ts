@@ -16,7 +16,7 @@ export interface Scale {
 }
 
 /** What a mark on the scale is reckoned from. */
-export const MARKS = ['reference', 'dew point', 'mould risk', 'air', 'zero'] as const;
+export const MARKS = ['reference', 'dew point', '80 % humid', 'air', 'zero'] as const;
 
 /** A shade of the visit: beyond a mark that is so many kelvin above (or below) something; `zero` is 0 °C. */
 export const shadeSchema = z.object({

@@ -38,6 +38,27 @@ export function signedDifference(kelvin: number, unit: DisplayUnit = 'C', decima
   return kelvin > 0 && !/^0(\.0+)? /.test(text) ? `+${text}` : text;
 }
 
+/** A limit that lies so much farther than the other makes an interval lopsided. */
+const LOPSIDED = 1.25;
+
+/**
+ * How sure a value is, for people: `± 0.3` (95 %), `−1.2 / +3.4` where the limits lie unevenly, and that it cannot be read where
+ * one of them has no end.
+ */
+export function spread(
+  value: number,
+  { total, interval: [low, high] }: { total: number; interval: readonly [number, number] },
+  unit: DisplayUnit = 'C',
+): string {
+  const [down, up] = [value - low, high - value];
+  if (!Number.isFinite(down) || !Number.isFinite(up)) return CANNOT_BE_READ;
+  if (Math.max(down, up) <= LOPSIDED * Math.min(down, up) || Math.max(down, up) < 0.2) return plusMinus(total, unit);
+  return `−${number(differenceIn(down, unit), 1)} / +${number(differenceIn(up, unit), 1)}`;
+}
+
+/** Said of a surface that mirrors more than can be taken out. */
+export const CANNOT_BE_READ = 'cannot be read';
+
 /** `± 0.3`: twice the standard uncertainty, the half width of a 95 % interval, never rounded down to nothing. */
 export function plusMinus(standardUncertainty: number, unit: DisplayUnit = 'C'): string {
   const half = differenceIn(2 * standardUncertainty, unit);

@@ -1,3 +1,4 @@
+import * as format from './format';
 import { bareTemperature, difference, number, plusMinus, signedDifference, temperature } from './format';
 import { localDay, localTime } from './localTime';
 import {
@@ -80,4 +81,18 @@ test.each([
 test('a zone that is none, and no moment, are refused', () => {
   expect(() => localTime(0, 'Nowhere/Land')).toThrow(RangeError);
   expect(() => localDay(NaN, 'UTC')).toThrow(RangeError);
+});
+
+describe('how sure a value is', () => {
+  const spread = (value: number, total: number, interval: [number, number], unit?: 'C' | 'F') =>
+    format.spread(value, { total, interval }, unit);
+
+  test('is ± where its limits lie evenly, both limits where not, and nothing where one has no end', () => {
+    expect(spread(18, 0.5, [17, 19])).toBe('± 1.0');
+    expect(spread(18, 0.5, [16.9, 19.1])).toBe('± 1.0');
+    expect(spread(30, 4, [18, 34])).toBe('−12.0 / +4.0');
+    expect(spread(30, 4, [18, 34], 'F')).toBe('−21.6 / +7.2');
+    expect(spread(30, 4, [-Infinity, 34])).toBe(format.CANNOT_BE_READ);
+    expect(spread(18, 0.03, [17.95, 18.08])).toBe('± 0.1');
+  });
 });

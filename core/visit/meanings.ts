@@ -1,23 +1,32 @@
-import { MOULD_HUMIDITY, dewPointFromHumidity, surfaceTemperatureAtHumidity } from '../humidity/saturation';
+import { dewPointFromHumidity, surfaceTemperatureAtHumidity } from '../humidity/saturation';
 import type { VisitDocument } from '../document';
+import { MOULD_HUMIDITY } from './moisture';
 import { settingsFor } from './settingsInForce';
 
 /** Temperatures that mean something on the scale. */
 export interface Meaning {
-  name: 'air' | 'dew point' | 'mould risk';
+  name: 'air' | 'dew point' | '80 % humid';
+  /** As it stands beside the scale. */
+  label: string;
   celsius: number;
 }
 
-/** Air, dew point and where mould becomes likely on a frame's side; the humidity that is known is the air's inside. */
+/**
+ * Air, dew point (below 0 °C frost point) and where the air at the surface is 80 % humid now, on a frame's side; the humidity that
+ * is known is the air's inside.
+ */
 export function meaningsFor(document: VisitDocument, frameId: string): Meaning[] {
   const { airC, humidityPct } = settingsFor(document, frameId);
   const meanings: Meaning[] = [];
-  if (airC.origin !== 'default') meanings.push({ name: 'air', celsius: airC.value });
+  if (airC.origin === 'default') return meanings;
+  meanings.push({ name: 'air', label: `air ${document.rows.frame[frameId]!.value.side}`, celsius: airC.value });
   const humidity = humidityPct.value;
-  if (airC.origin !== 'default' && humidity !== null && humidity > 0) {
+  if (humidity !== null && humidity > 0) {
+    const dew = dewPointFromHumidity(airC.value, humidity / 100);
+    const damp = surfaceTemperatureAtHumidity(airC.value, humidity / 100, MOULD_HUMIDITY);
     meanings.push(
-      { name: 'dew point', celsius: dewPointFromHumidity(airC.value, humidity / 100) },
-      { name: 'mould risk', celsius: surfaceTemperatureAtHumidity(airC.value, humidity / 100, MOULD_HUMIDITY) },
+      { name: 'dew point', label: dew < 0 ? 'frost point' : 'dew point', celsius: dew },
+      { name: '80 % humid', label: '80 % at the surface', celsius: damp },
     );
   }
   return meanings;

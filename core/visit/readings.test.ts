@@ -177,12 +177,12 @@ describe('the anchor of steady colours', () => {
   });
 });
 
-test('air, dew point and mould risk are named in °C', () => {
+test('air, dew point and what is 80 % humid are named in °C', () => {
   const meanings = meaningsFor(visitDocument(), ID.frame);
   expect(meanings.map(({ name, celsius }) => [name, Math.round(celsius * 10) / 10])).toEqual([
     ['air', 20],
     ['dew point', 9.3],
-    ['mould risk', 12.6],
+    ['80 % humid', 12.6],
   ]);
 });
 
@@ -221,16 +221,16 @@ describe('what the bench needs beyond readings', () => {
     const document = visitDocument();
     const anchor = anchorFor(document, ID.frame, values)!;
     const { span } = document.rows.visit[ID.visit]!.value;
-    const shadeOf = (from: 'reference' | 'mould risk' | 'zero', offsetK: number) => {
+    const shadeOf = (from: 'reference' | '80 % humid' | 'zero', offsetK: number) => {
       span.shade = { side: 'colder', from, offsetK };
       return shadeFor(document, ID.frame, anchor);
     };
     expect(shadeOf('reference', -3)).toEqual({ side: 'colder', celsius: anchor.celsius - 3 });
     expect(shadeOf('zero', 5)).toEqual({ side: 'colder', celsius: 5 });
-    const mould = meaningsFor(document, ID.frame).find(({ name }) => name === 'mould risk')!.celsius;
-    expect(shadeOf('mould risk', 0)!.celsius).toBe(mould);
+    const mould = meaningsFor(document, ID.frame).find(({ name }) => name === '80 % humid')!.celsius;
+    expect(shadeOf('80 % humid', 0)!.celsius).toBe(mould);
     document.rows.conditions[ID.conditions]!.value.humidityPct = null;
-    expect(shadeOf('mould risk', 0)).toBeNull();
+    expect(shadeOf('80 % humid', 0)).toBeNull();
     span.shade = null;
     expect(shadeFor(document, ID.frame, anchor)).toBeNull();
   });
@@ -252,6 +252,10 @@ describe('what the bench needs beyond readings', () => {
     expect(metricFor(document, ID.frame)).toBeNull();
     const row = document.rows.settings[ID.settings]!;
     row.value = { ...row.value, distanceM: 2 };
+    // A cut of its camera's picture has no size by distance; the whole picture has.
+    expect(metricFor(document, ID.frame)).toBeNull();
+    const { width, height } = document.frameFacts[ID.frame]!;
+    Object.assign(document.rows.camera[ID.camera]!.value, { columns: width, rows: height });
     expect(metricFor(document, ID.frame)).toMatchObject({ kind: 'distance' });
     const frame = document.rows.frame[ID.frame]!.value;
     frame.measure = { kind: 'length', from: [0, 0], to: [10, 0], metres: 1 };

@@ -257,6 +257,12 @@ function FindingPage({ finding, report, pictures }: { finding: ReportFinding; re
               </Text>
             </View>
           ))}
+          {stated.moisture.length > 0 && (
+            <>
+              <Text style={styles.heading}>Moisture at {stated.this.name}</Text>
+              <Facts facts={stated.moisture} />
+            </>
+          )}
         </>
       ) : (
         <Text>{finding.problem}</Text>

@@ -4,12 +4,11 @@ import type { Comparison } from '@core/visit/readings';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './DifferenceHero.module.css';
 
-/** A difference in words: how it stands against its own uncertainty (95 %). */
-function significanceWords(comparison: Comparison): string {
-  const { value, uncertainty } = comparison.difference;
-  const size = Math.abs(value) / (2 * uncertainty.total);
-  if (size >= 4) return 'Far outside the noise.';
-  if (size >= 1) return 'Outside the noise.';
+/** A difference in words: how it stands against its own 95 % interval. */
+function significanceWords({ difference: { value, uncertainty, significant } }: Comparison): string {
+  if (!uncertainty.interval.every(Number.isFinite))
+    return 'One of the two mirrors more than can be taken out: it cannot be read.';
+  if (significant) return Math.abs(value) >= 8 * uncertainty.total ? 'Far outside the noise.' : 'Outside the noise.';
   return 'Within the noise: this does not say that the two differ.';
 }
 
@@ -35,8 +34,7 @@ export function DifferenceHero({
         <b>{thisName}</b> against {thatName}
       </h2>
       <p className={styles.number} data-sign={sign} data-testid="difference">
-        <span aria-hidden="true">{arrow}</span> {units.signedDifference(value)}{' '}
-        <small>{units.plusMinus(uncertainty.total)}</small>
+        <span aria-hidden="true">{arrow}</span> {units.signedDifference(value)} <small>{units.spread(value, uncertainty)}</small>
       </p>
       <p className={styles.words}>
         {significanceWords(comparison)} {more}

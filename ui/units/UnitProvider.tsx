@@ -13,6 +13,8 @@ interface Units {
   difference(kelvin: number): string;
   signedDifference(kelvin: number): string;
   plusMinus(standardUncertainty: number): string;
+  /** See core/units/format. */
+  spread(value: number, uncertainty: { total: number; interval: readonly [number, number] }): string;
   differenceUnit: string;
   /** For fields: °C to the number that is typed, and back. */
   toField(celsius: number): number;
@@ -62,6 +64,7 @@ export function UnitProvider({ children }: { children: ReactNode }) {
       difference: (kelvin) => format.difference(kelvin, unit),
       signedDifference: (kelvin) => format.signedDifference(kelvin, unit),
       plusMinus: (u) => format.plusMinus(u, unit),
+      spread: (value, uncertainty) => format.spread(value, uncertainty, unit),
       differenceUnit: format.differenceUnit(unit),
       toField: (celsius) => Math.round((unit === 'C' ? celsius : fahrenheitFromCelsius(celsius)) * 100) / 100,
       fromField: (typed) => (unit === 'C' ? typed : celsiusFromFahrenheit(typed)),

@@ -260,7 +260,7 @@ export function Bench() {
           frameId={frame.id}
           thisRegionId={selectedRow.id}
           thatRegionId={document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId!}
-          summary={`${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.plusMinus(comparison.difference.uncertainty.total)}`}
+          summary={`${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.spread(comparison.difference.value, comparison.difference.uncertainty)}`}
           onAddPhoto={async (file) => (await files.start([file], place)).find((one) => one.outcome !== 'refused')?.id ?? null}
           onRecord={(value) => {
             edit('Finding recorded', [{ entity: 'finding', rowId: newId(), value }]);

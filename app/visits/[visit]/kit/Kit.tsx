@@ -155,7 +155,7 @@ export function Kit() {
               <div>
                 <dt>In view at 2 m</dt>
                 <dd>
-                  {sight.width.toFixed(1)} × {sight.height.toFixed(1)} m; smallest spot {(sight.smallest * 1000).toFixed(0)} mm
+                  {sight.width.toFixed(1)} × {sight.height.toFixed(1)} m; smallest thing {(sight.smallest * 1000).toFixed(0)} mm
                 </dd>
               </div>
               <div>

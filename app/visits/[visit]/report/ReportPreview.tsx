@@ -148,6 +148,12 @@ function FindingPage({ finding, values }: { finding: ReportFinding; values(frame
               value: `${region.mean} ${region.plusMinus} · ${region.range} · ${region.pixels} pixels`,
             }))}
           />
+          {stated.moisture.length > 0 && (
+            <>
+              <h3>Moisture at {stated.this.name}</h3>
+              <Facts facts={stated.moisture} />
+            </>
+          )}
         </>
       ) : (
         <p role="status">{finding.problem}</p>

@@ -13,6 +13,7 @@ import type { Row } from '@core/entities';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { Assumed } from './Assumed';
 import { FrameDetails } from './FrameDetails';
 import { ProbeList } from './ProbeList';
 import { RegionLine } from './RegionLine';
@@ -57,6 +58,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
               }
             />
             <UncertaintyParts uncertainty={comparison.difference.uncertainty} of="the difference" />
+            <Assumed a={selected.row} b={that} comparison={comparison} />
           </div>
         ) : (
           <NextStep frame={frame} selected={selected} onReference={regions.markReference} />

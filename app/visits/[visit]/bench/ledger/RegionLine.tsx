@@ -11,6 +11,7 @@ import { nameSchema } from '@core/rows/fields';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
+import { MoistureNote } from './MoistureNote';
 import { sizeWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
 import type { FrameView, RegionReading } from '@core/visit/frameView';
@@ -64,7 +65,7 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
         {reading ? (
           <>
             <b>{units.temperature(reading.statistics.mean)}</b>
-            <em>{units.plusMinus(reading.uncertainty.total)}</em>
+            <em>{units.spread(reading.statistics.mean, reading.uncertainty)}</em>
           </>
         ) : role === 'length' ? (
           <b>{size ? sizeWords(size) : 'no scale yet'}</b>
@@ -82,6 +83,7 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
       {selected && (
         <div className={styles.details}>
           {reading && <Statistics region={region} />}
+          {reading && <MoistureNote frameId={frame.id} reading={reading} />}
           {cautions.map(({ code, words }) => (
             <p key={code} className={styles.problem} role="note">
               {words}

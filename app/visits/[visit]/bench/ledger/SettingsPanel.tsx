@@ -58,7 +58,13 @@ const FIELDS: { name: SettingName; label: string; gloss: string; step: number; c
     celsius: true,
   },
   { name: 'airC', label: 'Air', gloss: 'Air between camera and surface.', step: 0.5, celsius: true },
-  { name: 'humidityPct', label: 'Humidity', gloss: 'Of the air; dew point and mould risk follow from it.', step: 1, unit: '%' },
+  {
+    name: 'humidityPct',
+    label: 'Humidity',
+    gloss: 'Of the air; dew point and humidity at surfaces follow from it.',
+    step: 1,
+    unit: '%',
+  },
   { name: 'distanceM', label: 'Distance', gloss: 'From the camera to the surface.', step: 0.1, unit: 'm' },
   {
     name: 'transmittance',
@@ -131,6 +137,8 @@ export function SettingsPanel({ frame, selected }: { frame: FrameView; selected:
                 emissivity: material.emissivity,
                 emissivityU: materialUncertainty(material),
                 emissivityFrom: materialWords(material),
+                emissivityShares: null,
+                material: materialWords(material),
               },
               `Emissivity of ${materialWords(material)}`,
             )

@@ -15,11 +15,11 @@ import styles from './ColoursMenu.module.css';
 const MARK_WORDS: Record<Exclude<(typeof MARKS)[number], 'zero'>, string> = {
   reference: 'the reference',
   'dew point': 'the dew point',
-  'mould risk': 'where mould is likely',
+  '80 % humid': '80 % at the surface now',
   air: 'the air',
 };
 
-const USUAL_SHADE: ShadeRule = { side: 'colder', from: 'mould risk', offsetK: 0 };
+const USUAL_SHADE: ShadeRule = { side: 'colder', from: '80 % humid', offsetK: 0 };
 
 /** Which colours, what they are tied to, what is shaded, and everything beyond a mark as a region. */
 export function ColoursMenu({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): void }) {
@@ -71,7 +71,9 @@ function Content({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): vo
         popupMatchSelectWidth={false}
         options={COLOUR_MAP_NAMES.map((name) => ({ value: name, label: COLOUR_MAPS[name].label }))}
       />
-      <span>Steady colours</span>
+      <span>
+        Steady colours <small>(span)</small>
+      </span>
       <Segmented<'reference' | 'fixed'>
         aria-label="What steady colours are tied to"
         value={span.fixed ? 'fixed' : 'reference'}
@@ -114,7 +116,9 @@ function Content({ frame, onDraw }: { frame: FrameView; onDraw(shape: Shape): vo
           />
         </div>
       )}
-      <label htmlFor="shade">Shade everything beyond a mark</label>
+      <label htmlFor="shade">
+        Shade everything beyond a mark <small>(isotherm)</small>
+      </label>
       <div className={styles.pair}>
         <Switch
           id="shade"

@@ -67,9 +67,9 @@ export function ScaleRibbon({ frame, scale, mode, onDraft, onCommit, onFit, fixe
     ...(frame.anchor.source === 'mean'
       ? []
       : [{ key: 'reference', words: '◆ reference', celsius: frame.anchor.celsius, kind: 'reference' as const }]),
-    ...frame.meanings.map(({ name, celsius }) => ({
+    ...frame.meanings.map(({ name, label, celsius }) => ({
       key: name,
-      words: name === 'air' ? `air ${frame.row.value.side}` : name,
+      words: label,
       celsius,
       kind: name === 'air' ? ('air' as const) : ('moist' as const),
     })),

@@ -1,0 +1,41 @@
+'use client';
+
+import { Select } from 'antd';
+import type { Reading } from '@core/frame/reading';
+import { moistureOf, MOULD_FACTORS } from '@core/visit/moisture';
+import { moistureWords } from '@core/visit/moistureWords';
+import { visitRow } from '@core/visit/theVisit';
+import { number } from '@core/units/format';
+import { useVisit } from '@ui/visit/VisitProvider';
+import styles from './Ledger.module.css';
+
+/** What a reading means for moisture, with the limit that its temperature factor is held against. */
+export function MoistureNote({ frameId, reading }: { frameId: string; reading: Reading }) {
+  const { document, edit } = useVisit();
+  const moisture = moistureOf(document, frameId, reading);
+  if (!moisture) return null;
+  const facts = moistureWords(moisture);
+  const visit = visitRow(document);
+  const { mouldFactor } = visit.value;
+  return (
+    <>
+      {facts.map(({ label, value }) => (
+        <p key={label} className={styles.quiet}>
+          <b>{label}</b> {value}.
+        </p>
+      ))}
+      {moisture.factor && 'limit' in moisture.factor && (
+        <Select
+          size="small"
+          aria-label="Limit of the temperature factor"
+          value={mouldFactor}
+          popupMatchSelectWidth={false}
+          options={MOULD_FACTORS.map(({ factor, words }) => ({ value: factor, label: `Limit ${number(factor, 2)} · ${words}` }))}
+          onChange={(factor) =>
+            edit('Limit for mould', [{ entity: 'visit', rowId: visit.id, value: { ...visit.value, mouldFactor: factor } }])
+          }
+        />
+      )}
+    </>
+  );
+}
