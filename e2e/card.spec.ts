@@ -216,7 +216,7 @@ test('regions of every kind are drawn, read and changed', async ({ page }) => {
   await ledger(page).getByLabel('It is really').fill('0.8');
   await ledger(page).getByRole('button', { name: 'Set the scale' }).click();
   await expect(lines.filter({ hasText: 'length 1' })).toContainText('80 cm');
-  await expect(ledger(page)).toContainText('One pixel covers 20 mm; nothing below 60 mm can be read.');
+  await expect(ledger(page)).toContainText('One pixel covers 20 mm; nothing below 10 cm can be read.');
 
   // What is left out counts no longer, for colours or for what lies beyond a mark.
   await page.getByRole('button', { name: 'Colours' }).click();
@@ -261,7 +261,7 @@ test('a profile round an opening grades it, and the chart has its table', async 
   await chart.getByRole('button', { name: /Copy as CSV/ }).click();
   const csv = await page.evaluate(() => navigator.clipboard.readText());
   expect(csv.split('\n').length).toBeGreaterThan(170);
-  expect(csv).toMatch(/^Way,"?Temperature, °C"?/);
+  expect(csv).toMatch(/^"?Way, px"?,"?Temperature, °C"?/);
   await chart.getByText('Histogram', { exact: true }).click();
   await expect(chart.locator('.recharts-area-curve')).toBeVisible();
 });

@@ -66,7 +66,11 @@ test('a camera is checked in boiling water at its altitude, and its offset goes 
   await expect(page.getByText('The altitude must lie between −400 and 5000 m.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep check' })).toBeDisabled();
   await page.getByRole('spinbutton', { name: 'Altitude' }).fill('2000');
-  await expect(page.getByText('It should read 93.3 °C.')).toBeVisible();
+  await expect(page.getByText(/It should read 93\.3 °C: water at 93\.3 °C emits 0\.96/)).toBeVisible();
+  // A camera that is set to 1 reads the room in the water.
+  await page.getByRole('spinbutton', { name: 'Its emissivity is set to' }).fill('1');
+  await expect(page.getByText(/It should read 9[01]\.\d °C/)).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Its emissivity is set to' }).fill('0.96');
   await page.getByRole('spinbutton', { name: 'Air pressure' }).fill('20');
   await expect(page.getByText(/The pressure must lie between/)).toBeVisible();
   await page.getByRole('spinbutton', { name: 'Air pressure' }).fill('');

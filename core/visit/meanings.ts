@@ -26,7 +26,7 @@ export function meaningsFor(document: VisitDocument, frameId: string): Meaning[]
     const damp = surfaceTemperatureAtHumidity(airC.value, humidity / 100, MOULD_HUMIDITY);
     meanings.push(
       { name: 'dew point', label: dew < 0 ? 'frost point' : 'dew point', celsius: dew },
-      { name: '80 % humid', label: '80 % at the surface', celsius: damp },
+      { name: '80 % humid', label: '80 % humid', celsius: damp },
     );
   }
   return meanings;

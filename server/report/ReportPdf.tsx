@@ -258,10 +258,7 @@ function FindingPage({ finding, report, pictures }: { finding: ReportFinding; re
             </View>
           ))}
           {stated.moisture.length > 0 && (
-            <>
-              <Text style={styles.heading}>Moisture at {stated.this.name}</Text>
-              <Facts facts={stated.moisture} />
-            </>
+            <Text style={{ marginTop: 4 }}>{stated.moisture.map(({ label, value }) => `${label} ${value}.`).join(' ')}</Text>
           )}
         </>
       ) : (

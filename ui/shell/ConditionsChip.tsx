@@ -2,7 +2,7 @@
 
 import { CheckCircleFilled, ExclamationCircleFilled, MinusCircleFilled, QuestionCircleFilled } from '@ant-design/icons';
 import { Button, InputNumber, Popover, Select } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { Fragment, useState, type ReactNode } from 'react';
 import { conditionsOf } from '@core/visit/theVisit';
 import { judgeConditions, type SideJudged, type Verdict } from '@core/visit/judgeConditions';
 import { gradeOf } from '@core/weather/rated';
@@ -95,6 +95,19 @@ function ConditionsForm({ verdict, onDone }: { verdict: Verdict; onDone(): void 
     edit('Conditions', [{ entity: 'conditions', rowId: row.id, value: checked.data }]);
     onDone();
   };
+  const windFrom = (
+    <label>
+      <span>Wind from</span>
+      <Select
+        aria-label="Wind from"
+        allowClear
+        placeholder="not known"
+        value={value.windFromDeg === null ? null : (Math.round(value.windFromDeg / 45) * 45) % 360}
+        options={WINDS}
+        onChange={(next: number | null | undefined) => setValue({ ...value, windFromDeg: next ?? null })}
+      />
+    </label>
+  );
   return (
     <form
       className={styles.form}
@@ -107,31 +120,23 @@ function ConditionsForm({ verdict, onDone }: { verdict: Verdict; onDone(): void 
         const stored = value[name];
         const typed = stored === null ? null : kind === 'temperature' ? units.toField(stored) : stored;
         return (
-          <label key={name}>
-            <span>{label}</span>
-            <InputNumber
-              value={typed}
-              status={problem(name) ? 'error' : ''}
-              suffix={unit || `°${units.unit}`}
-              onChange={(next) =>
-                setValue({ ...value, [name]: next === null ? null : kind === 'temperature' ? units.fromField(next) : next })
-              }
-            />
-            {problem(name) && <em role="alert">{problem(name)}</em>}
-          </label>
+          <Fragment key={name}>
+            {name === 'cloudPct' && windFrom}
+            <label>
+              <span>{label}</span>
+              <InputNumber
+                value={typed}
+                status={problem(name) ? 'error' : ''}
+                suffix={unit || `°${units.unit}`}
+                onChange={(next) =>
+                  setValue({ ...value, [name]: next === null ? null : kind === 'temperature' ? units.fromField(next) : next })
+                }
+              />
+              {problem(name) && <em role="alert">{problem(name)}</em>}
+            </label>
+          </Fragment>
         );
       })}
-      <label>
-        <span>Wind from</span>
-        <Select
-          aria-label="Wind from"
-          allowClear
-          placeholder="not known"
-          value={value.windFromDeg === null ? null : (Math.round(value.windFromDeg / 45) * 45) % 360}
-          options={WINDS}
-          onChange={(next: number | null | undefined) => setValue({ ...value, windFromDeg: next ?? null })}
-        />
-      </label>
       <Button type="primary" htmlType="submit" disabled={!checked.success}>
         Keep conditions
       </Button>
@@ -145,6 +150,9 @@ function Sides({ verdict: { inside, facades } }: { verdict: Verdict }) {
   if (!inside) return null;
   return (
     <ul className={styles.sides} aria-label="Judged by the rules of Hours">
+      <li>
+        <small>Judged by the rules of Hours</small>
+      </li>
       {[inside, ...facades].map((one) => (
         <li key={one.side}>
           <b>{gradeOf(one.score)}</b> {one.side} <small>{why(one)}</small>

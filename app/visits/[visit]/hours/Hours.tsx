@@ -102,16 +102,6 @@ export function Hours() {
               ]}
               onChange={(strictness) => put('Strictness', { strictness })}
             />
-            <Select<SeasonChoice>
-              aria-label="Heated or cooled"
-              value={row.value.season}
-              options={[
-                { value: 'weather', label: 'Heated or cooled: by the hour' },
-                { value: 'heated', label: 'The house is heated' },
-                { value: 'cooled', label: 'The house is cooled' },
-              ]}
-              onChange={(season) => put('Heated or cooled', { season })}
-            />
             <WallMemory />
           </div>
           <div className={styles.bar}>
@@ -131,6 +121,16 @@ export function Hours() {
               />
               <b>{units.temperature(inside)}</b>
             </label>
+            <Select<SeasonChoice>
+              aria-label="Heated or cooled"
+              value={row.value.season}
+              options={[
+                { value: 'weather', label: 'Heated or cooled: by the hour' },
+                { value: 'heated', label: 'The house is heated' },
+                { value: 'cooled', label: 'The house is cooled' },
+              ]}
+              onChange={(season) => put('Heated or cooled', { season })}
+            />
             {week && <Tag>{week.result.season === 'cooled' ? 'Cooled house: faults show warm inside' : 'Heated house'}</Tag>}
             {week?.plan.purpose === 'solar-gain' && <Tag>Solar gain: sunny hours wanted</Tag>}
           </div>
