@@ -13,11 +13,15 @@ function nameOf(event: KeyboardEvent): string {
   return `${event.ctrlKey || event.metaKey ? 'Ctrl ' : ''}${event.altKey ? 'Alt ' : ''}${shift}${key}`;
 }
 
+const FIELDS =
+  'input:not([type="checkbox"]), textarea, select, [contenteditable="true"], [role="dialog"], [role="combobox"], [role="listbox"]';
+
 /** Where letters and Enter belong to somebody else: fields, open dialogs and menus. */
 function isBusy(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
-  if (target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"], [role="combobox"], [role="listbox"]'))
-    return true;
+  if (target?.closest(FIELDS)) return true;
+  // A box that is ticked takes Space, and nothing else.
+  if (event.key === ' ' && target?.closest('input')) return true;
   if (document.querySelector('.ant-modal-wrap:not([style*="display: none"])')) return true;
   // Enter and Space press the button that somebody went to by Tab; a button that was only clicked does not keep them.
   return wentByTab && (event.key === 'Enter' || event.key === ' ') && !!target?.closest('button, a, [role="slider"]');
