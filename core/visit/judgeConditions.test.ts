@@ -41,11 +41,18 @@ describe('the verdict on the conditions', () => {
     [{ outsideC: 14, rainHours: 1 }, 'poor', 'Only 6.0 K between inside and outside, frames will be flat and grainy'],
   ] as const)('%p', (change, grade, words) => expect(judgeConditions(documentWith(change))).toMatchObject({ grade, words }));
 
-  test('sun stays in the walls that had it: twelve hours before it stood in the south', () => {
-    const { grade, words, facades } = judgeConditions(documentWith({ sunHours: 12 }));
+  test('sun stays in the walls that had it: three hours before it stood in the south', () => {
+    const evening = documentWith({ sunHours: 3, cloudPct: 0 });
+    evening.rows.visit[evening.visitId]!.value.startedAt = Date.UTC(2026, 1, 11, 18);
+    const { grade, words, facades } = judgeConditions(evening);
     expect(grade).toBe('care');
     expect(words).toMatch(/^Good inside; south wall still \d\.\d K over the shade/);
     expect(facades.map(({ score }) => score >= 0.75)).toEqual([false, true]);
+    // Grazing evening sun of August leaves little in a north wall.
+    const august = documentWith({ sunHours: 1, cloudPct: 10 });
+    august.rows.visit[august.visitId]!.value.startedAt = Date.UTC(2026, 7, 13, 20);
+    const [south, north] = judgeConditions(august).facades.map(({ score }) => score);
+    expect(north).toBeGreaterThan(south!);
     // Where nobody said where the house stands, any wall may have had it.
     const unplaced = judgeConditions(documentWith({ sunHours: 3 }, 'usual', { latitude: null, longitude: null }));
     expect(unplaced.facades.every(({ score }) => score < 0.75)).toBe(true);

@@ -3,11 +3,10 @@ import { facadeBeam, dayOfYear, irradiance } from '../weather/irradiance';
 import { compassWord, hoursPlanSchema, type HoursPlan } from '../weather/plan';
 import { facadeReasons, insideReasons, type Now, outsideReasons, type Reason } from '../weather/reasons';
 import { gradeOf, rated } from '../weather/rated';
-import { SUN_ON_WALL } from '../weather/rules';
 import { skyTemperature } from '../weather/sky';
-import { sunPosition } from '../weather/sun';
-import { USUAL_TIME_CONSTANTS } from '../weather/wallMemory';
-import { excessAfterSun } from '../weather/wallResponse';
+import { sunPosition, type SunPosition } from '../weather/sun';
+import { ABSORPTANCE, USUAL_TIME_CONSTANTS } from '../weather/wallMemory';
+import { excessAfterSun, FULL_SUN_WH } from '../weather/wallResponse';
 import type { WeatherHour } from '../weather/weather';
 import { dryingRate, DRYING_H, RAIN_FROM_MM } from '../weather/wetness';
 import type { ConditionsValue } from './conditionsRow';
@@ -67,18 +66,16 @@ export function judgeConditions(document: VisitDocument): Verdict {
     faceC: noted.outsideC,
     plan,
   };
-  const sunThen = noted.sunHours === null ? null : sunAt(startedAt - noted.sunHours * HOUR_MS);
   const common = outsideReasons(now);
   const facades = plan.facades.map(({ azimuth, wall }): SideJudged => {
     const name = `${compassWord(azimuth)} wall`;
-    const full = { global: 0, diffuse: 0, beam: 1000 };
     const beam = sun && shines ? facadeBeam(sun, light, azimuth) : 0;
-    // Where the place is not known, any wall may have had the sun.
-    const had = noted.sunHours !== null && (sunThen === null || facadeBeam(sunThen, full, azimuth) > SUN_ON_WALL);
+    const had =
+      noted.sunHours === null ? 0 : sunnyShare(azimuth, startedAt - noted.sunHours * HOUR_MS, hour.cloudPct / 100, sunAt);
     const left = excessAfterSun(wall, plan.time_constants_h[wall] / USUAL_TIME_CONSTANTS[wall]);
     const sinceH = noted.sunHours ?? Infinity;
-    const excessK = had ? (left[Math.min(left.length - 1, Math.floor(sinceH))] ?? 0) : 0;
-    const wait = left.findIndex((excess, i) => i >= sinceH && excess < 1);
+    const excessK = had * (left[Math.min(left.length - 1, Math.floor(sinceH))] ?? 0);
+    const wait = left.findIndex((excess, i) => i >= sinceH && had * excess < 1);
     const own = facadeReasons(now, {
       wall: name,
       late: '',
@@ -92,6 +89,24 @@ export function judgeConditions(document: VisitDocument): Verdict {
   });
   const inside: SideJudged = { side: 'inside', ...rated(insideReasons(now)) };
   return { ...verdictOf(inside, facades), inside, facades };
+}
+
+/** So many hours before the sun was last seen count, and each by its middle. */
+const SUNNY_H = 8;
+
+/**
+ * How much sun a façade took up until it was last seen, as a share of a sunny day's; where the place is not known, any wall may have
+ * had all of it.
+ */
+function sunnyShare(azimuth: number, until: number, cloud: number, sunAt: (at: number) => SunPosition | null): number {
+  let taken = 0;
+  for (let ago = 0.5; ago < SUNNY_H; ago += 1) {
+    const at = until - ago * HOUR_MS;
+    const sun = sunAt(at);
+    if (!sun) return 1;
+    taken += ABSORPTANCE * facadeBeam(sun, irradiance(sun.altitudeDeg, dayOfYear(at), cloud), azimuth);
+  }
+  return Math.min(1, taken / FULL_SUN_WH);
 }
 
 /** The visit's plan of hours; where its place is not known, its rules without a place. */

@@ -219,6 +219,8 @@ export function kindsOf(walls: readonly Wall[]): Wall[] {
 /** A sunny day on a wall: so much is taken up for so many hours, W/m²; then comes a still evening. */
 const FULL_SUN = 360;
 const SUNNY_H = 6;
+/** Of such a day, Wh/m². */
+export const FULL_SUN_WH = FULL_SUN * SUNNY_H;
 const STILL_FILM = 10;
 const LONGEST_H = 72;
 

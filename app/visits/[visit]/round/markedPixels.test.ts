@@ -9,11 +9,20 @@ function picture(paint: (x: number, y: number) => number): Float32Array {
 
 test('extremes are where they are', () => {
   const values = picture(() => 18);
-  values[7 * WIDTH + 3] = 9;
-  values[20 * WIDTH + 39] = 40;
+  values.set([9, 10], 7 * WIDTH + 3);
+  values.set([39, 40], 20 * WIDTH + 38);
   const marked = markedPixels(values, WIDTH);
   expect(marked.coldest).toEqual({ x: 3, y: 7, celsius: 9 });
-  expect(marked.hottest).toEqual({ x: 39, y: 20, celsius: 40 });
+  expect(marked.hottest).toEqual({ x: 38, y: 20, celsius: 39 });
+});
+
+test('a dead pixel is no extreme', () => {
+  const values = picture((x) => 18 + x / 100);
+  values[7 * WIDTH + 3] = -30;
+  values[20 * WIDTH + 30] = 90;
+  const { coldest, hottest } = markedPixels(values, WIDTH);
+  expect(coldest.celsius).toBeCloseTo(18, 1);
+  expect(hottest.celsius).toBeCloseTo(18.38, 1);
 });
 
 test('one dead pixel does not stretch the range', () => {

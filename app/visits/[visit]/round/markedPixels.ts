@@ -20,16 +20,25 @@ export interface MarkedPixels {
 
 const BINS = 512;
 
-/** Extremes, centre and range of a picture without gaps; one pass and a histogram. */
+/**
+ * Extremes, centre and range of a picture without gaps; one pass and a histogram. A pixel is no colder or hotter than one of its
+ * neighbours allows, so that a dead one is not marked.
+ */
 export function markedPixels(values: Float32Array, width: number): MarkedPixels {
   let [coldest, hottest] = [0, 0];
-  for (let i = 1; i < values.length; i += 1) {
-    if (values[i]! < values[coldest]!) coldest = i;
-    if (values[i]! > values[hottest]!) hottest = i;
+  let [cold, hot] = [Infinity, -Infinity];
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = 0; i < values.length; i += 1) {
+    const value = values[i]!;
+    const [left, right] = [values[i > 0 ? i - 1 : 1]!, values[i + 1 < values.length ? i + 1 : i - 1]!];
+    const [colder, warmer] = left < right ? [left, right] : [right, left];
+    if (Math.max(value, colder) < cold) [cold, coldest] = [Math.max(value, colder), i];
+    if (Math.min(value, warmer) > hot) [hot, hottest] = [Math.min(value, warmer), i];
+    if (value < low) low = value;
+    if (value > high) high = value;
   }
   const at = (i: number): Marked => ({ x: i % width, y: Math.floor(i / width), celsius: values[i]! });
-  const low = values[coldest]!;
-  const step = (values[hottest]! - low) / BINS || 1;
+  const step = (high - low) / BINS || 1;
   const counts = new Uint32Array(BINS);
   for (const value of values) {
     const bin = Math.min(BINS - 1, Math.floor((value - low) / step));
@@ -41,7 +50,7 @@ export function markedPixels(values: Float32Array, width: number): MarkedPixels 
       sum += counts[bin]!;
       if (sum >= share * values.length) return low + (bin + 0.5) * step;
     }
-    return values[hottest]!;
+    return high;
   };
   const [column, row] = [width >> 1, Math.floor(values.length / width / 2)];
   let sum = 0;
