@@ -8,7 +8,7 @@ import {
   withSetting,
 } from './settings';
 
-const conditions = { airC: 20.6, humidityPct: 47, outdoors: false };
+const conditions = { airC: 20.6, humidityPct: 47, outdoors: false, cloudPct: null };
 
 describe('resolving settings', () => {
   test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
@@ -22,7 +22,7 @@ describe('resolving settings', () => {
   });
 
   test('without conditions the air is a guess that says so', () => {
-    const resolved = resolveSettings({}, { airC: null, humidityPct: null, outdoors: false });
+    const resolved = resolveSettings({}, { airC: null, humidityPct: null, outdoors: false, cloudPct: null });
     expect(resolved.airC.origin).toBe('default');
     expect(resolved.humidityPct).toEqual({ value: null, origin: 'default' });
   });
@@ -121,12 +121,28 @@ describe('the air path', () => {
   test('without humidity the path is reckoned for air between dry and damp, and less surely', () => {
     const resolved = resolveSettings(
       { visit: { ...NO_SETTINGS, distanceM: 40 } },
-      { airC: 20, humidityPct: null, outdoors: false },
+      { airC: 20, humidityPct: null, outdoors: false, cloudPct: null },
     );
     expect(resolved.transmittance.origin).toBe('path');
     expect(resolved.transmittance.value).toBeLessThan(1);
-    const known = resolveSettings({ visit: { ...NO_SETTINGS, distanceM: 40 } }, { airC: 20, humidityPct: 60, outdoors: false });
+    const known = resolveSettings(
+      { visit: { ...NO_SETTINGS, distanceM: 40 } },
+      { airC: 20, humidityPct: 60, outdoors: false, cloudPct: null },
+    );
     expect(resolved.transmittance.value).toBeCloseTo(known.transmittance.value, 9);
     expect(resolved.transmittanceU).toBeGreaterThan(known.transmittanceU);
   });
+});
+
+test('what a visit says of its rooms is not taken outdoors: there ground and sky are mirrored, by their cloud', () => {
+  const visit = { ...NO_SETTINGS, emissivity: 0.9, reflectedC: 20, airC: 21, humidityPct: 50 };
+  const outdoors = { airC: 2, humidityPct: null, outdoors: true, cloudPct: 0 };
+  const resolved = resolveSettings({ visit }, outdoors);
+  expect(resolved.emissivity).toMatchObject({ value: 0.9, origin: 'visit' });
+  expect(resolved.airC).toEqual({ value: 2, origin: 'conditions' });
+  expect(resolved.humidityPct.value).toBeNull();
+  expect(resolved.reflectedC.origin).toBe('sky');
+  expect(resolved.reflectedC.value).toBeLessThan(resolveSettings({ visit }, { ...outdoors, cloudPct: 100 }).reflectedC.value - 5);
+  // What was said of the wall or the frame itself holds.
+  expect(resolveSettings({ visit, frame: { ...NO_SETTINGS, reflectedC: -9 } }, outdoors).reflectedC.value).toBe(-9);
 });

@@ -121,11 +121,13 @@ export interface SurveyConditions {
   humidityPct: number | null;
   /** Outdoors a surface mirrors the sky as well. */
   outdoors: boolean;
+  /** Cloud, per cent; null where nobody noted it. */
+  cloudPct: number | null;
 }
 
 /**
  * Settings in force, each with its origin: the innermost level that sets a value wins (region over frame over surface over visit),
- * then the conditions on the camera's side, then a default. Reflected apparent temperature falls back to the air, outdoors to
+ * then the conditions on the camera's side, then a default. What a visit says of its rooms is not taken outdoors. Reflected apparent temperature falls back to the air, outdoors to
  * sky and ground, and transmittance to the air path where the distance is known.
  */
 export function resolveSettings(
@@ -133,7 +135,8 @@ export function resolveSettings(
   conditions: SurveyConditions,
 ): ResolvedSettings {
   const levelOf = (name: SettingName | 'palm' | 'material'): Level | null =>
-    LEVELS.find((level) => (levels[level]?.[name] ?? null) !== null) ?? null;
+    LEVELS.find((level) => (levels[level]?.[name] ?? null) !== null && !(level === 'visit' && isInsideOnly(name, conditions))) ??
+    null;
   const pick = (name: SettingName): Resolved<number> | null => {
     const origin = levelOf(name);
     return origin && { value: levels[origin]![name]!, origin };
@@ -166,7 +169,7 @@ export function resolveSettings(
   const materialLevel = levelOf('material');
   return {
     emissivity: sourced('emissivity', { value: DEFAULT_EMISSIVITY, origin: 'default', u: null }),
-    reflectedC: sourced('reflectedC', surroundings(airC.value, conditions.outdoors)),
+    reflectedC: sourced('reflectedC', surroundings(airC.value, conditions)),
     airC,
     humidityPct,
     distanceM,
@@ -177,10 +180,20 @@ export function resolveSettings(
   };
 }
 
+const INSIDE_ONLY: readonly string[] = ['reflectedC', 'airC', 'humidityPct'] satisfies SettingName[];
+
+/** What a visit says of air, humidity and what is mirrored holds inside: outdoors each wall has its own part of the sky. */
+export function isInsideOnly(name: string, { outdoors }: Pick<SurveyConditions, 'outdoors'>): boolean {
+  return outdoors && INSIDE_ONLY.includes(name);
+}
+
 /** What a surface mirrors where nobody looked: indoors what has the temperature of the air, outdoors ground and sky. */
-function surroundings(airC: number, outdoors: boolean): Resolved<number> & { u: number | null } {
+function surroundings(
+  airC: number,
+  { outdoors, cloudPct }: Pick<SurveyConditions, 'outdoors' | 'cloudPct'>,
+): Resolved<number> & { u: number | null } {
   if (!outdoors || Math.abs(airC) > 60) return { value: airC, origin: 'air', u: null };
-  const { value, uncertainty } = reflectedOutdoors(airC, null);
+  const { value, uncertainty } = reflectedOutdoors(airC, cloudPct);
   return { value, origin: 'sky', u: uncertainty };
 }
 

@@ -48,6 +48,7 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
       airC: (inside ? (logged.insideC ?? conditions?.insideC) : (logged.outsideC ?? conditions?.outsideC)) ?? null,
       humidityPct: inside ? (logged.humidityPct ?? conditions?.humidityPct ?? null) : null,
       outdoors: !inside,
+      cloudPct: conditions?.cloudPct ?? null,
     },
   );
 }

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { CoreError } from '@core/errors';
 import { meanUnder } from '@core/frame/reading';
 import {
+  isInsideOnly,
   NO_SETTINGS,
   radiometricSettings,
   saysNothing,
@@ -124,6 +125,7 @@ export function SettingsPanel({ frame, selected }: { frame: FrameView; selected:
           resolved={resolved}
           ownValue={own?.value[field.name] ?? null}
           level={level}
+          inside={level === 'visit' && isInsideOnly(field.name, { outdoors: frame.row.value.side === 'outside' })}
           effect={effectOf(field.name, resolved, document, frame, selected)}
           onPut={(value) => put(field.name, value)}
         />
@@ -171,11 +173,13 @@ interface FieldProps {
   /** Set at the chosen level, or null. */
   ownValue: number | null;
   level: Level;
+  /** Said of the visit it holds inside, and this frame lies outdoors. */
+  inside: boolean;
   effect: { words: string; kelvin: number } | null;
   onPut(value: number | null): void;
 }
 
-function SettingField({ field, resolved, ownValue, level, effect, onPut }: FieldProps) {
+function SettingField({ field, resolved, ownValue, level, inside, effect, onPut }: FieldProps) {
   const units = useUnits();
   const { value, origin } = resolved[field.name];
   const from = 'from' in resolved[field.name] ? (resolved[field.name] as Sourced).from : null;
@@ -199,6 +203,7 @@ function SettingField({ field, resolved, ownValue, level, effect, onPut }: Field
       <InputNumber
         id={`setting-${field.name}`}
         size="small"
+        disabled={inside}
         value={typed === undefined ? toField(shown) : typed}
         step={field.step}
         status={problem ? 'error' : ''}
@@ -208,7 +213,9 @@ function SettingField({ field, resolved, ownValue, level, effect, onPut }: Field
         onPressEnter={(event) => (event.target as HTMLElement).blur()}
       />
       <span className={styles.note}>
-        {problem ? (
+        {inside ? (
+          'inside only'
+        ) : problem ? (
           <em role="alert">
             {field.label} {problem}
           </em>
