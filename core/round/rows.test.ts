@@ -80,13 +80,14 @@ describe('what can be stored', () => {
       name: 'Wall',
       pose: { aim: { x: 1, y: 1 }, distance: 2, aside: 0 },
       shot: 3,
-      offset: 0.1,
+      since: 12,
+      closing: 30,
       at: 0,
     };
     expect(captureSchema.safeParse(capture).success).toBe(true);
     for (const distance of [0, -1, NaN, 1000])
       expect(captureSchema.safeParse({ ...capture, pose: { ...capture.pose, distance } }).success).toBe(false);
-    expect(captureSchema.safeParse({ ...capture, offset: 99 }).success).toBe(false);
+    expect(captureSchema.safeParse({ ...capture, since: -1 }).success).toBe(false);
   });
 
   test('a spoken note of a kind that browsers make', () => {

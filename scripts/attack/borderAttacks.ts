@@ -304,7 +304,7 @@ export const BORDER: Attack[] = [
     },
   ),
   attack('addresses with ids and queries that nobody sends', 'refused by a name, never 500', async (den) => {
-    const { visit, frame } = await visitWithFrame(den, 129);
+    const { frame } = await visitWithFrame(den, 129);
     const ids = ['x', '..%2F..', newId(), '%00', 'a'.repeat(3000), '%F0%9F%94%A5'];
     const paths = ids.flatMap((id) => [
       `/api/frames/${id}/pixels`,
