@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { frameFile, inBox, SIZE, visitWith } from './support/card';
 import { drawBox, dropFiles, expect, fixture, newVisit, saved, test } from './support/pages';
 
 const FRAME = { width: 320, height: 240 };
@@ -100,4 +101,27 @@ test('nothing that is hidden in a simulated house reaches the browser', async ({
   expect(seen.length).toBeGreaterThan(2);
   for (const word of ['"hidden"', '"described"', '"features"', '"strength"', '"scene"'])
     expect(seen.filter((text) => text.includes(word))).toEqual([]);
+});
+
+test('a leak that the mean of its box hides is stated by its coldest part, as far as the report', async ({ page }) => {
+  const visit = await newVisit(page, 'Hidden by the mean');
+  const bytes = frameFile(1, (x, y) => (inBox(x, y, [74, 54, 84, 64]) ? 10 : null));
+  await visitWith(page, visit, [{ name: 'leak.npy', bytes }]);
+  await expect(page.getByRole('application')).toBeVisible();
+  await drawBox(page, SIZE, [10, 10], [40, 40]);
+  await page.keyboard.press('r');
+  await drawBox(page, SIZE, [64, 44], [94, 74]);
+  const ledger = page.getByRole('complementary', { name: 'Ledger' });
+  await expect(ledger).toContainText(/Whole frame: coldest \d+\.\d, hottest \d+\.\d °C/);
+  await expect(ledger).toContainText(/The mean hides its coldest part: −8\.\d K/);
+  await ledger.getByRole('button', { name: 'State that' }).click();
+  await expect(ledger.getByRole('heading', { name: /coldest part of box 2 against/ })).toBeVisible();
+  await expect(ledger.getByTestId('difference')).toContainText('−8.');
+  await ledger.getByRole('button', { name: /Record finding/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('What is it?').fill('Water behind the tiles');
+  await dialog.getByRole('button', { name: 'Record finding' }).click();
+  await saved(page);
+  await page.goto(`/visits/${visit}/report`);
+  await expect(page.locator('main')).toContainText(/The coldest part of “box 2” is colder than “box 1”, outside the noise\./);
 });

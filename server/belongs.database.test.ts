@@ -102,6 +102,7 @@ async function placeWithAll(name: string): Promise<Place> {
     frameId: frame.id,
     thisRegionId: ids.region!,
     thatRegionId: second,
+    by: 'mean',
     photoId: photo.id,
     title: 'Cold',
     note: '',

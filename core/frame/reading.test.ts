@@ -5,7 +5,7 @@ import { errorOf } from '../testing/material';
 import { APPARENT } from '../radiometry/basis';
 import { estimateNoise } from './noise';
 import { frameForPhoto } from './pairPhoto';
-import { differenceOf, meanUnder, readRegion } from './reading';
+import { differenceOf, meanUnder, proposedBy, readRegion } from './reading';
 import type { Shape } from './region';
 
 /** 18 °C on the left, 13 °C on the right, with noise. */
@@ -60,6 +60,41 @@ describe('reading a region', () => {
     expect(read('edge', across, mirror, mixed).lost).toBe(100);
     const error = errorOf(() => read('right', box(55), mirror, mixed)) as CoreError;
     expect(error.code).toBe('impossible');
+  });
+});
+
+describe('what a pair is stated by', () => {
+  const normal = normalFrom(seededRandom(9));
+  // Sound wall of 18 °C; in the middle a leak of 9 × 9 pixels, 7.8 K colder.
+  const values = Float32Array.from({ length: 120 * 90 }, (_, i) => {
+    const [x, y] = [i % 120, Math.floor(i / 120)];
+    return 18 - (Math.abs(x - 60) < 5 && Math.abs(y - 45) < 5 ? 7.8 : 0) + 0.05 * normal();
+  });
+  const frame = { width: 120, height: 90, values, basis: APPARENT };
+  const read = (id: string, shape: Shape) =>
+    readRegion(frame, { id, name: id, shape }, uncertainSettings({ emissivity: 1 }), cameraErrors());
+  const whole = read('whole', { kind: 'box', x: 50, y: 35, width: 20, height: 20 });
+  const sound = read('sound', { kind: 'box', x: 5, y: 5, width: 30, height: 30 });
+
+  test('the mean of a box over a leak hides it; its coldest part does not, and is proposed', () => {
+    expect(differenceOf(whole, sound).value).toBeCloseTo((-7.8 * 81) / 400, 1);
+    const coldest = differenceOf(whole, sound, 'coldest');
+    expect(coldest.value).toBeCloseTo(-7.9, 1);
+    expect(coldest.significant).toBe(true);
+    expect(proposedBy(whole, sound)).toBe('coldest');
+    expect(proposedBy(sound, whole)).toBe('mean');
+    expect(proposedBy(read('tight', { kind: 'box', x: 56, y: 41, width: 9, height: 9 }), sound)).toBe('mean');
+  });
+
+  test('a small part rests on few pixels, and its noise is larger', () => {
+    const noise = (by: 'mean' | 'coldest') => differenceOf(whole, sound, by).uncertainty.noise;
+    expect(noise('coldest')).toBeGreaterThan(3 * noise('mean'));
+  });
+
+  test('of sound wall the coldest part lies two standard deviations of the noise below: no finding', () => {
+    const other = read('other', { kind: 'box', x: 80, y: 5, width: 30, height: 30 });
+    expect(Math.abs(differenceOf(other, sound, 'coldest').value)).toBeLessThan(0.15);
+    expect(differenceOf(other, sound, 'coldest').significant).toBe(false);
   });
 });
 

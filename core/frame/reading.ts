@@ -29,6 +29,8 @@ export interface Reading {
   statistics: RegionStatistics;
   /** The mean with everything that it depends on; what a difference to another reading needs. */
   mean: Quantity;
+  /** What a pair may be stated by: the mean, or the coldest or warmest part of the region. */
+  levels: Record<By, { celsius: number; quantity: Quantity }>;
   /** Of the mean, K. */
   uncertainty: Uncertainty;
   settings: UncertainSettings;
@@ -37,6 +39,15 @@ export interface Reading {
   /** The two things that the region holds, when it holds two: its mean is then neither's. */
   populations: Populations | null;
 }
+
+/**
+ * What stands for a region in a pair: its mean, or its 2nd or 98th percentile where a small part is what matters. Of a region of few
+ * pixels it is the extreme.
+ */
+export const PAIR_BY = ['mean', 'coldest', 'warmest'] as const;
+export type By = (typeof PAIR_BY)[number];
+/** Share of the pixels beyond a percentile. */
+const OUTER_SHARE = 0.02;
 
 /** `value` is first minus second, K. */
 export interface Difference {
@@ -131,15 +142,20 @@ export function readRegion(frame: Measured, region: RegionToRead, settings: Unce
     if (region.shape.kind !== 'spot' && region.shape.kind !== 'line') populations = populationsOf(gathered, camera.noise);
   });
   if (!statistics) throw impossibleSettings();
-  const seen: SeenMean = {
-    region: region.id,
-    apparent: apparentTemperature(statistics.mean, numbers),
-    std: null,
-    count: statistics.count,
-    spill: apparentSpill(frame, spans, radianceLine(frame.basis, AS_SEEN), camera.blur),
+  const spill = apparentSpill(frame, spans, radianceLine(frame.basis, AS_SEEN), camera.blur);
+  const level = (celsius: number, count: number) => {
+    const seen: SeenMean = { region: region.id, apparent: apparentTemperature(celsius, numbers), std: null, count, spill };
+    return { celsius, quantity: objectOf(seenBy(seen, camera), settings) };
   };
-  const mean = objectOf(seenBy(seen, camera), settings);
-  return { statistics, mean, uncertainty: uncertaintyOf(mean), settings, lost, populations };
+  // A percentile rests on the pixels beyond it, however many the region has.
+  const outer = Math.max(1, OUTER_SHARE * statistics.count);
+  const levels = {
+    mean: level(statistics.mean, statistics.count),
+    coldest: level(statistics.percentiles?.low ?? statistics.min, outer),
+    warmest: level(statistics.percentiles?.high ?? statistics.max, outer),
+  };
+  const mean = levels.mean.quantity;
+  return { statistics, mean, levels, uncertainty: uncertaintyOf(mean), settings, lost, populations };
 }
 
 /**
@@ -152,8 +168,26 @@ export function meanUnder(frame: Measured, region: Omit<RegionToRead, 'id'>, set
   return statisticsThrough(frame, regionSpans(frame, region, line), line).mean;
 }
 
-/** The difference of two readings, first minus second, in one frame or in two: errors that both name are common to them. */
-export function differenceOf(a: Reading, b: Reading): Difference {
-  const uncertainty = uncertaintyOf(differenceQuantity(a.mean, b.mean));
-  return { value: a.statistics.mean - b.statistics.mean, uncertainty, significant: isSignificant(uncertainty) };
+/**
+ * The difference of two readings, first minus second, in one frame or in two: errors that both name are common to them.
+ *
+ * @param by - what stands for the first; the second is sound wall, and always its mean
+ */
+export function differenceOf(a: Reading, b: Reading, by: By = 'mean'): Difference {
+  const { celsius, quantity } = a.levels[by];
+  const uncertainty = uncertaintyOf(differenceQuantity(quantity, b.mean));
+  return { value: celsius - b.statistics.mean, uncertainty, significant: isSignificant(uncertainty) };
+}
+
+/** The mean hides what a pair is about when a part lies so many times farther away, and by so much more, K. */
+const HIDES = 1.8;
+const HIDDEN_K = 1.5;
+
+/** What a pair should be stated by: the mean, unless it hides a part that lies much farther from the reference. */
+export function proposedBy(a: Reading, b: Reading): By {
+  const from = (by: By) => a.levels[by].celsius - b.statistics.mean;
+  const mean = Math.abs(from('mean'));
+  const farther = Math.abs(from('coldest')) >= Math.abs(from('warmest')) ? 'coldest' : 'warmest';
+  const far = Math.abs(from(farther));
+  return far > HIDES * mean && far > mean + HIDDEN_K ? farther : 'mean';
 }

@@ -7,13 +7,14 @@ import { settingsFor } from '../visit/settingsInForce';
 import { conditionsOf, onlyRow, roomsOf, siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
-import type { Stop } from '../round/stops';
+import { roomIn, type Stop, stopKeyOf } from '../round/stops';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import type { IntakeValue } from '../visit/intakeRow';
 import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
 import type { Reading } from '../frame/reading';
+import { BY_WORDS } from '../visit/byWords';
 import { moistureOf } from '../visit/moisture';
 import { moistureWords } from '../visit/moistureWords';
 import { judgeConditions } from '../visit/judgeConditions';
@@ -56,6 +57,8 @@ export interface ReportFinding {
     this: StatedRegion;
     that: StatedRegion;
     difference: StatedDifference;
+    /** What is stated against what. */
+    heading: string;
     /** Said when the second region lies on another frame. */
     across: string | null;
     /** What the first region's temperature means for moisture; empty outdoors. */
@@ -220,24 +223,42 @@ function answerWords(findings: ReportFinding[]): string {
   return `${count}; ${words} outside the noise of the measurement.`;
 }
 
-/** A complaint is answered by the findings of its room, or by whether the room was looked at. */
+/** A complaint is answered by what was found in the place that it names, by its own stop, or by whether the place was looked at. */
 function complaintFacts(document: VisitDocument, complaints: IntakeValue['complaints']): Fact[] {
-  return complaints.map(({ place, what }) => {
-    const room = roomsOf(document).find(({ value: { name } }) => name.toLowerCase() === place.toLowerCase());
+  const { outcomes } = roundOf(document);
+  return complaints.map(({ id, place, what }) => {
+    const room = roomIn(roomsOf(document), place);
     const frames = framesOf(document).filter(({ value }) => room && value.roomId === room.id);
-    const ids = new Set(frames.map(({ id }) => id));
+    const ids = new Set(frames.map((frame) => frame.id));
     const titles = orderedFindings(document)
       .filter(({ value }) => ids.has(value.frameId))
       .map(({ value }) => value.title);
-    const answer =
-      titles.length > 0
-        ? `Found there: ${titles.join('; ')}`
-        : frames.length > 0
-          ? 'Looked at, nothing recorded there'
-          : 'Not looked at';
-    return { label: place, value: `${what}. ${answer}.` };
+    const key = stopKeyOf(id, 'complaint');
+    const outcome = outcomes.get(key) ?? null;
+    const { reason, note } = stopRowOf(document, key).value;
+    const own =
+      outcome === null
+        ? null
+        : `${OUTCOME_WORDS[outcome]}${[reason, note]
+            .filter(Boolean)
+            .map((words) => `: ${words}`)
+            .join('')}`;
+    const looked = frames.length > 0 ? 'Looked at, nothing recorded there' : 'Not looked at';
+    const answers = [
+      ...(titles.length > 0 ? [`Found there: ${titles.join('; ')}`] : []),
+      ...(own !== null && (titles.length === 0 || note || reason) ? [own] : []),
+    ];
+    const said = (answers.length > 0 ? answers : [looked]).map((words) => (/[.!?]$/.test(words) ? words : `${words}.`));
+    return { label: place, value: `${what}. ${said.join(' ')}` };
   });
 }
+
+const OUTCOME_WORDS: Record<NonNullable<Outcome>, string> = {
+  seen: 'Something is to be seen there',
+  nothing: 'Looked at, nothing to be seen',
+  unreached: 'Could not be reached',
+  unsolved: 'Unsolved',
+};
 
 function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
   const c = conditionsOf(document)?.value;
@@ -273,7 +294,7 @@ function reportFinding(
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
 ): ReportFinding {
-  const { frameId, title, note, photoId, thisRegionId, thatRegionId } = row.value;
+  const { frameId, title, note, photoId, thisRegionId, thatRegionId, by } = row.value;
   const base = {
     id: row.id,
     number,
@@ -290,7 +311,7 @@ function reportFinding(
   const anchor = anchorFor(document, frameId, pixels);
   if (!values || !otherValues || !anchor) return { ...base, stated: null, problem: 'The frame is not loaded yet.' };
   try {
-    const comparison = compareRegions(document, thisRegionId, thatRegionId, values, otherValues);
+    const comparison = compareRegions(document, thisRegionId, thatRegionId, values, otherValues, by);
     const { value, uncertainty, significant } = comparison.difference;
     const sign = !significant ? 'level' : value < 0 ? 'colder' : 'warmer';
     const state = (regionId: string, reading: typeof comparison.this): StatedRegion => ({
@@ -300,19 +321,21 @@ function reportFinding(
       range: `${format.bareTemperature(reading.statistics.min, unit)} … ${format.temperature(reading.statistics.max, unit)}`,
       pixels: reading.statistics.count,
     });
+    const subject = `${by === 'mean' ? '' : `The ${BY_WORDS[by]}`}“${document.rows.region[thisRegionId]!.value.name}”`;
     const stated = { this: state(thisRegionId, comparison.this), that: state(thatRegionId, comparison.that) };
     return {
       ...base,
       problem: null,
       stated: {
         ...stated,
+        heading: `${BY_WORDS[by]}${stated.this.name} against ${stated.that.name}`,
         difference: {
           value: format.signedDifference(value, unit),
           plusMinus: format.spread(value, uncertainty, unit),
           sign,
           words: {
-            colder: `“${stated.this.name}” is colder than “${stated.that.name}”, outside the noise.`,
-            warmer: `“${stated.this.name}” is warmer than “${stated.that.name}”, outside the noise.`,
+            colder: `${subject} is colder than “${stated.that.name}”, outside the noise.`,
+            warmer: `${subject} is warmer than “${stated.that.name}”, outside the noise.`,
             level: 'The difference lies within the noise: this frame does not show that the two differ.',
           }[sign],
         },

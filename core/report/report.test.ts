@@ -54,6 +54,20 @@ describe('the report', () => {
     ]);
   });
 
+  test('finds the room in longer words, and says what was said at the complaint’s own stop', () => {
+    const document = visitDocument();
+    const { complaints } = document.rows.intake[ID.intake]!.value;
+    complaints[0]!.place = 'Front room, by the window';
+    expect(buildReport(document, () => pixels, 'C').complaints[0]!.value).toBe('Cold near the window. Found there: Cold sill.');
+    document.rows.finding = {};
+    const [complaint] = roundOf(document).stops;
+    const { id, value } = stopRowOf(document, complaint!.key);
+    document.rows.stop = { [id]: { id, version: 1, value: { ...value, answer: 'unsolved', note: 'Only when it is windy.' } } };
+    expect(buildReport(document, () => pixels, 'C').complaints[0]!.value).toBe(
+      'Cold near the window. Unsolved: Only when it is windy.',
+    );
+  });
+
   test('says what was looked at', () => {
     expect(report.coverage).toEqual([
       { label: 'Front room', value: 'Chimney, Window wall; 0 of 4 stops answered' },

@@ -8,7 +8,7 @@ import { coverageOf, minutesIn, outcomesOf } from './coverage';
 import { kitListOf, kitOf } from './kit';
 import { KINDS } from '../visit/kinds';
 import { layCard } from './layCard';
-import { lookForWords, PARTS, PART_WORDS } from './parts';
+import { PARTS, PART_WORDS } from './parts';
 import { cameraOf, openChanges, roundOf, stopRowOf } from './round';
 import { FLATTEST_DEG, standFor, standWords } from './stand';
 import { stopGroups, type House } from './stops';
@@ -156,12 +156,6 @@ describe('standing', () => {
   test('outdoors as far as wanted', () => {
     expect(standFor({ viewM: 9, part: 'facade-left' }, camera, surface, null).viewM).toBeCloseTo(9, 6);
   });
-});
-
-test('in a cooled house faults are warm, from a loft they always are', () => {
-  expect(lookForWords('ceiling-corners', true)).toMatch(/^A warm fringe/);
-  expect(lookForWords('ceiling', true)).toMatch(/^Bright bays/);
-  expect(lookForWords('loft-floor', true)).toBe(PART_WORDS['loft-floor'].lookFor);
 });
 
 describe('coverage', () => {

@@ -47,10 +47,9 @@ export function stopGroups(
 ): StopGroup[] {
   const inRoom = (id: string) => surfaces.filter(({ value }) => value.roomId === id).sort(byOrdinal);
   const sorted = [...rooms].sort(byOrdinal);
-  const named = (text: string) => sorted.find(({ value }) => text.toLowerCase().includes(value.name.toLowerCase())) ?? null;
   const told: { roomId: string | null; stop: Stop }[] = [
-    ...complaints.map(({ id, place, what }) => told1('complaint', id, named(place)?.id ?? null, what)),
-    ...history.map(({ id, what }) => told1('history', id, named(what)?.id ?? null, what)),
+    ...complaints.map(({ id, place, what }) => told1('complaint', id, roomIn(sorted, place)?.id ?? null, what)),
+    ...history.map(({ id, what }) => told1('history', id, roomIn(sorted, what)?.id ?? null, what)),
   ];
   const groups: StopGroup[] = sorted.map(({ id, value }) => {
     const walls = inRoom(id);
@@ -62,6 +61,12 @@ export function stopGroups(
   const nowhere = told.filter(({ roomId }) => roomId === null).map(({ stop }) => stop);
   groups.push({ id: null, name: 'The house', stops: nowhere });
   return groups.filter(({ stops }) => stops.length > 0);
+}
+
+/** The room that somebody's words name, `Front room, by the window`; the longest name where several are in them. */
+export function roomIn(rooms: readonly Row<'room'>[], words: string): Row<'room'> | null {
+  const named = rooms.filter(({ value }) => words.toLowerCase().includes(value.name.toLowerCase()));
+  return named.toSorted((a, b) => b.value.name.length - a.value.name.length)[0] ?? null;
 }
 
 function byOrdinal(a: Row<'room'> | Row<'surface'>, b: Row<'room'> | Row<'surface'>): number {

@@ -267,6 +267,7 @@ export function visitDocument(): VisitDocument {
             frameId: ID.frame,
             thisRegionId: ID.suspect,
             thatRegionId: ID.sound,
+            by: 'mean' as const,
             photoId: null,
             title: 'Cold sill',
             note: 'Look again.',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PAIR_BY } from '../frame/reading';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, textSchema } from '../rows/fields';
 
@@ -8,6 +9,8 @@ export const findingValueSchema = z.object({
   /** This against that: difference is this minus that. */
   thisRegionId: idSchema,
   thatRegionId: idSchema,
+  /** What stands for this: its mean, or the coldest or warmest part of it. */
+  by: z.enum(PAIR_BY).default('mean'),
   photoId: idSchema.nullable(),
   title: nameSchema(160),
   note: textSchema(4000),
@@ -27,5 +30,5 @@ export const findingEntity = defineEntity({
     thatRegionId: { kind: 'region', whenGone: 'refuse' },
     photoId: { kind: 'photo', whenGone: 'clear' },
   },
-  words: { title: 'title', note: 'note' },
+  words: { title: 'title', note: 'note', by: 'stated by' },
 });

@@ -7,6 +7,7 @@ import type { RadianceLine } from '../radiometry/measurement';
 import { ownRange, type OwnRange } from '../scale/ownRange';
 import { orderedScale, type Scale } from '../scale/scale';
 import { type ScaleAnchor, againstScaleFor, shadeFor, steadyScaleFor } from './colours';
+import type { By } from '../frame/reading';
 import { type Meaning, meaningsFor } from './meanings';
 import { type Comparison, compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from './readings';
 import { lineFor, settingsFor } from './settingsInForce';
@@ -141,6 +142,7 @@ export function comparisonFor(
   regionId: string | null,
   againstId: string | null,
   pixels: (id: string) => Float32Array | undefined,
+  by: By = 'mean',
 ): Comparison | null {
   const that = document.rows.region[againstId ?? '']?.id ?? frame.referenceId;
   const one = frame.regions.find(({ row }) => row.id === regionId);
@@ -148,7 +150,7 @@ export function comparisonFor(
   const otherValues = pixels(document.rows.region[that]!.value.frameId);
   if (!otherValues) return null;
   try {
-    return compareRegions(document, one.row.id, that, frame.values, otherValues);
+    return compareRegions(document, one.row.id, that, frame.values, otherValues, by);
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;

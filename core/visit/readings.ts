@@ -1,7 +1,7 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { CoreError } from '../errors';
-import { type Difference, type Measured, type Reading, differenceOf, readRegion, regionSpans } from '../frame/reading';
+import { type By, type Difference, type Measured, type Reading, differenceOf, readRegion, regionSpans } from '../frame/reading';
 import type { Shape, Span } from '../frame/region';
 import { radianceLine } from '../radiometry/measurement';
 import { radiometricSettings } from '../radiometry/settings';
@@ -70,6 +70,8 @@ export interface Comparison {
   this: Reading;
   that: Reading;
   difference: Difference;
+  /** What stands for the first. */
+  by: By;
   /** They lie in two frames: the camera's repeatability is in the uncertainty. */
   acrossFrames: boolean;
 }
@@ -79,6 +81,7 @@ export interface Comparison {
  *
  * @param values - stored values of the frame of the first region
  * @param otherValues - of the frame of the second, when it is another
+ * @param by - what stands for the first
  */
 export function compareRegions(
   document: VisitDocument,
@@ -86,10 +89,11 @@ export function compareRegions(
   thatId: string,
   values: Float32Array,
   otherValues: Float32Array = values,
+  by: By = 'mean',
 ): Comparison {
   const a = readingOf(document, thisId, values);
   const b = readingOf(document, thatId, otherValues);
   const [frameA, frameB] = [thisId, thatId].map((id) => document.rows.region[id]!.value.frameId) as [string, string];
-  const difference = differenceOf(a, b);
-  return { this: a, that: b, difference, acrossFrames: frameA !== frameB };
+  const difference = differenceOf(a, b, by);
+  return { this: a, that: b, difference, by, acrossFrames: frameA !== frameB };
 }

@@ -1,6 +1,7 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
-import { localDay } from '../units/localTime';
+import { localDay, localTime } from '../units/localTime';
+import { sunPosition } from '../weather/sun';
 import type { SiteValue } from './siteRow';
 
 export function visitRow(document: VisitDocument): Row<'visit'> {
@@ -28,4 +29,13 @@ export function onlyRow<E extends 'intake' | 'plan'>(document: VisitDocument, en
 /** The site's rooms in the order of the round. */
 export function roomsOf(document: VisitDocument): Row<'room'>[] {
   return Object.values(document.rows.room).sort((a, b) => a.value.ordinal - b.value.ordinal || a.id.localeCompare(b.id));
+}
+
+/** Whether the sun is up at the begin of the visit; where the place is not known, by the clock there. */
+export function isDay(document: VisitDocument): boolean {
+  const { latitude, longitude, timeZone } = siteOf(document);
+  const { startedAt } = visitRow(document).value;
+  if (latitude !== null && longitude !== null) return sunPosition(startedAt, latitude, longitude).altitudeDeg > 0;
+  const hour = Number(localTime(startedAt, timeZone).slice(0, 2));
+  return hour >= 8 && hour < 17;
 }

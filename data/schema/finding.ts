@@ -1,4 +1,5 @@
-import { int, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { PAIR_BY } from '@core/frame/reading';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
@@ -21,6 +22,7 @@ export const finding = mysqlTable('finding', {
   thatRegionId: uuid('that_region_id')
     .notNull()
     .references(() => region.id),
+  by: mysqlEnum('stated_by', PAIR_BY).notNull().default('mean'),
   photoId: uuid('photo_id').references(() => photo.id),
   title: varchar({ length: 160 }).notNull(),
   note: text().notNull(),

@@ -233,9 +233,7 @@ function FindingPage({ finding, report, pictures }: { finding: ReportFinding; re
           </View>
           <Text style={[styles.quiet, { fontSize: 8.5, marginTop: 6 }]}>{stated.figure.scaleWords}</Text>
           <View style={[styles.box, { marginTop: 14 }]}>
-            <Text style={styles.quiet}>
-              {stated.this.name} against {stated.that.name}
-            </Text>
+            <Text style={styles.quiet}>{stated.heading}</Text>
             <Text style={[styles.difference, { color: SIGN_COLOUR[stated.difference.sign] }]}>
               {stated.difference.value} {stated.difference.plusMinus}
             </Text>

@@ -26,6 +26,7 @@ import { RecordFinding } from './RecordFinding';
 import { stepsOf, stripItems, type StripItem } from './strip/strip';
 import { Toolbar } from './Toolbar';
 import { comparisonFor } from '@core/visit/frameView';
+import { BY_WORDS } from '@core/visit/byWords';
 import { useBenchFrame } from './useBenchFrame';
 import { useBenchKeys } from './useBenchKeys';
 import { useRegions } from './useRegions';
@@ -86,7 +87,7 @@ export function Bench() {
   }, [document, frameId, pixels, view.againstId]);
 
   const { scale, setScale, fit, fixed } = useScale(frame, view, dispatch);
-  const comparison = frame && comparisonFor(document, frame, view.selectedId, view.againstId, pixelsOf);
+  const comparison = frame && comparisonFor(document, frame, view.selectedId, view.againstId, pixelsOf, view.by);
   const regions = useRegions(frame, view, dispatch);
   // The ledger first comes a moment after the picture: both at once would hold up the hand. What it shows is never old.
   const ledgerDue = useDeferredValue(frame !== null, false);
@@ -260,7 +261,8 @@ export function Bench() {
           frameId={frame.id}
           thisRegionId={selectedRow.id}
           thatRegionId={document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId!}
-          summary={`${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.spread(comparison.difference.value, comparison.difference.uncertainty)}`}
+          by={view.by}
+          summary={`${BY_WORDS[view.by]}${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.spread(comparison.difference.value, comparison.difference.uncertainty)}`}
           onAddPhoto={async (file) => (await files.start([file], place)).find((one) => one.outcome !== 'refused')?.id ?? null}
           onRecord={(value) => {
             edit('Finding recorded', [{ entity: 'finding', rowId: newId(), value }]);

@@ -3,6 +3,7 @@
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Select } from 'antd';
 import { useRef, useState } from 'react';
+import type { By } from '@core/frame/reading';
 import { photosOf } from '@core/visit/frames';
 import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
@@ -14,6 +15,7 @@ interface Props {
   frameId: string;
   thisRegionId: string;
   thatRegionId: string;
+  by: By;
   /** Words for the difference, shown above the fields. */
   summary: string;
   onAddPhoto(file: File): Promise<string | null>;
@@ -22,7 +24,7 @@ interface Props {
 }
 
 /** Title, note and photo of a new finding; its number is computed, not typed. */
-export function RecordFinding({ frameId, thisRegionId, thatRegionId, summary, onAddPhoto, onRecord, onClose }: Props) {
+export function RecordFinding({ frameId, thisRegionId, thatRegionId, by, summary, onAddPhoto, onRecord, onClose }: Props) {
   const { document } = useVisit();
   const photos = photosOf(document).toSorted((a, b) => Number(b.value.frameId === frameId) - Number(a.value.frameId === frameId));
   const [title, setTitle] = useState('');
@@ -36,6 +38,7 @@ export function RecordFinding({ frameId, thisRegionId, thatRegionId, summary, on
     frameId,
     thisRegionId,
     thatRegionId,
+    by,
     photoId,
     title,
     note,

@@ -1,4 +1,5 @@
 import type { MatchedPoint } from '@core/frame/alignment';
+import type { By } from '@core/frame/reading';
 import type { Placement } from '@core/report/markPath';
 import type { Scale } from '@core/scale/scale';
 
@@ -11,6 +12,8 @@ export interface View {
   selectedId: string | null;
   /** The region that is compared against, when it is not the frame's reference. */
   againstId: string | null;
+  /** What stands for the chosen region in its pair. */
+  by: By;
   /** Steady colours of the visit, colours stretched over this frame only, or colours that part at the reference. */
   colours: 'steady' | 'frame' | 'against';
   /** Null shows the whole frame. */
@@ -33,6 +36,7 @@ export const FIRST_VIEW: View = {
   tool: 'select',
   selectedId: null,
   againstId: null,
+  by: 'mean',
   colours: 'steady',
   placement: null,
   draftScale: null,
@@ -48,6 +52,7 @@ export type ViewAction =
   | { kind: 'tool'; tool: View['tool'] }
   | { kind: 'select'; regionId: string | null }
   | { kind: 'against'; regionId: string | null }
+  | { kind: 'by'; by: By }
   | { kind: 'colours'; colours: View['colours'] }
   | { kind: 'placement'; placement: Placement | null }
   | { kind: 'draft'; scale: Scale | null }
@@ -65,9 +70,11 @@ export function viewReducer(view: View, action: ViewAction): View {
     case 'tool':
       return { ...view, tool: action.tool, cursor: null, corners: [] };
     case 'select':
-      return { ...view, selectedId: action.regionId };
+      return { ...view, selectedId: action.regionId, by: 'mean' };
     case 'against':
       return { ...view, againstId: action.regionId };
+    case 'by':
+      return { ...view, by: action.by };
     case 'colours':
       return { ...view, colours: action.colours, draftScale: null };
     case 'placement':
@@ -90,6 +97,7 @@ export function viewReducer(view: View, action: ViewAction): View {
       return {
         ...view,
         selectedId: action.regionId,
+        by: 'mean',
         placement: null,
         draftScale: null,
         cursor: null,

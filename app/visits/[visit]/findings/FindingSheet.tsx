@@ -9,6 +9,7 @@ import { photosOf } from '@core/visit/frames';
 import { compareRegions } from '@core/visit/readings';
 import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
+import { BY_WORDS } from '@core/visit/byWords';
 import { FigureView } from '@ui/finding/FigureView';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Findings.module.css';
@@ -81,9 +82,9 @@ export function FindingSheet({ finding, values }: { finding: ReportFinding; valu
           </div>
           <div className={styles.numbers}>
             <DifferenceHero
-              thisName={stated.this.name}
+              thisName={`${BY_WORDS[value.by]}${stated.this.name}`}
               thatName={stated.that.name}
-              comparison={compareRegions(document, value.thisRegionId, value.thatRegionId, pixels, otherPixels)}
+              comparison={compareRegions(document, value.thisRegionId, value.thatRegionId, pixels, otherPixels, value.by)}
               more={stated.across ?? undefined}
             />
             <table className={styles.table}>

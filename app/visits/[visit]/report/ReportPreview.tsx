@@ -133,9 +133,7 @@ function FindingPage({ finding, values }: { finding: ReportFinding; values(frame
             )}
           </div>
           <div className={styles.stated} data-sign={stated.difference.sign}>
-            <span className={styles.quiet}>
-              {stated.this.name} against {stated.that.name}
-            </span>
+            <span className={styles.quiet}>{stated.heading}</span>
             <b>
               {stated.difference.value} {stated.difference.plusMinus}
             </b>

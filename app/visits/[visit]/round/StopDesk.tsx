@@ -12,13 +12,14 @@ import {
 } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useCallback, useRef, useState } from 'react';
-import { lookForWords, PART_WORDS } from '@core/round/parts';
+import { lookForWords, placeOfStop } from '@core/round/lookFor';
 import { cameraOf, type Round } from '@core/round/round';
 import { standFor, standWords } from '@core/round/stand';
+import { stopCaution } from '@core/round/stopCaution';
 import { sideOf, type Stop } from '@core/round/stops';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Pose } from '@core/simulate/surface';
-import { conditionsOf, visitRow } from '@core/visit/theVisit';
+import { conditionsOf, isDay, visitRow } from '@core/visit/theVisit';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport } from '@ui/import/useImport';
 import { useKeys } from '@ui/keys/useKeys';
@@ -63,7 +64,8 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const onward = () => onGo(round.stops.slice(place + 1).find(({ key }) => round.outcomes.get(key) === null) ?? after);
   const outcome = round.outcomes.get(stop.key) ?? null;
   const cooled = (conditions?.insideC ?? 20) < (conditions?.outsideC ?? 2);
-  const { caution } = PART_WORDS[stop.part];
+  const stopPlace = placeOfStop(surface, room, { cooled, day: isDay(document) });
+  const caution = stopCaution(stop.part, stopPlace);
   const earlier = document.earlier[stop.key] ?? null;
   const otherSide = round.stops.find(({ surfaceId }) => surfaceId !== null && surfaceId === surface?.otherSideId);
 
@@ -134,7 +136,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
           <div className={styles.cards}>
             <section className={styles.card}>
               <h2>Look for</h2>
-              <p>{lookForWords(stop.part, cooled)}</p>
+              <p>{lookForWords(stop.part, stopPlace)}</p>
             </section>
             <section className={styles.card}>
               <h2>Stand</h2>

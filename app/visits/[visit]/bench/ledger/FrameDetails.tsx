@@ -2,11 +2,15 @@
 
 import { EditOutlined } from '@ant-design/icons';
 import { Button, Input, Popover, Segmented, Select, Tooltip } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ROOM_C } from '@core/camera/correction';
 import { number } from '@core/units/format';
 import { HONEST_PIXELS } from '@core/radiometry/optics';
-import { isWholePicture, type Metric } from '@core/frame/metric';
+import { isWholePicture } from '@core/frame/metric';
+import { spansOf } from '@core/frame/region';
+import { regionStatistics } from '@core/frame/statistics';
+import { correctValues } from '@core/radiometry/measurement';
+import type { FrameView } from '@core/visit/frameView';
 import { cameraOfFrame } from '@core/visit/frames';
 import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
@@ -21,10 +25,21 @@ import { useTurn } from '../useTurn';
 import styles from './FrameDetails.module.css';
 
 /** Where a frame was taken and what it is called; without a place it means nothing next week. */
-export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metric | null }) {
+export function FrameDetails({ frame }: { frame: FrameView }) {
+  const { row, metric, values, line } = frame;
   const { document } = useVisit();
   const units = useUnits();
   const { offsetK, slope, width, height } = document.frameFacts[row.id]!;
+  const ends = useMemo(
+    () =>
+      regionStatistics(
+        values,
+        width,
+        spansOf({ kind: 'box', x: 0, y: 0, width, height }, width, height),
+        (all) => void correctValues(all, line, all),
+      ),
+    [values, line, width, height],
+  );
   const camera = cameraOfFrame(document, row.id);
   const cut = camera && !isWholePicture({ width, height }, camera) ? camera : null;
   const room = document.rows.room[row.value.roomId ?? '']?.value.name;
@@ -35,6 +50,14 @@ export function FrameDetails({ row, metric }: { row: Row<'frame'>; metric: Metri
         {offsetK !== 0 && ` · ${units.signedDifference(offsetK)} by the checks of its camera`}
         {slope !== 0 && ` and ${number(100 * slope, 1)} % of the distance from ${units.temperature(ROOM_C)}`}
         {row.value.basis.kind === 'computed' && ` · computed by the camera at ε ${row.value.basis.settings.emissivity}`}
+        {ends && (
+          <small>
+            Whole frame: coldest {units.bareTemperature(ends.min)}, hottest {units.temperature(ends.max)}
+            {ends.percentiles &&
+              `; all but the outermost 2 %: ${units.bareTemperature(ends.percentiles.low)} … ${units.temperature(ends.percentiles.high)}`}
+            .
+          </small>
+        )}
         {metric && metric.kind !== 'plane' && (
           <small>
             One pixel covers {lengthWords(metric.metresPerPixel)}; nothing below{' '}

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { CoreError } from '@core/errors';
 import { meanUnder } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
+import { BY_WORDS } from '@core/visit/byWords';
 import { orderedFrames } from '@core/visit/frames';
 import { type Comparison, measuredFrame, regionsByFrame, regionsOf } from '@core/visit/readings';
 import { settingsFor } from '@core/visit/settingsInForce';
@@ -18,6 +19,7 @@ import { FrameDetails } from './FrameDetails';
 import { ProbeList } from './ProbeList';
 import { RegionLine } from './RegionLine';
 import { SettingsPanel } from './SettingsPanel';
+import { StatedBy } from './StatedBy';
 import { UncertaintyParts } from './UncertaintyParts';
 import type { FrameView, RegionReading } from '@core/visit/frameView';
 import type { RegionEdits } from '../useRegions';
@@ -48,7 +50,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
         {comparison && selected && that ? (
           <div>
             <DifferenceHero
-              thisName={selected.row.value.name}
+              thisName={`${BY_WORDS[comparison.by]}${selected.row.value.name}`}
               thatName={that.value.name}
               comparison={comparison}
               more={
@@ -57,6 +59,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
                   : otherEmissivity(document, frame, selected, that, units.signedDifference)
               }
             />
+            <StatedBy comparison={comparison} onBy={(by) => dispatch({ kind: 'by', by })} />
             <UncertaintyParts uncertainty={comparison.difference.uncertainty} of="the difference" />
             <Assumed a={selected.row} b={that} comparison={comparison} />
           </div>
@@ -67,7 +70,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
           <AgainstSelect frame={frame} selectedId={selected.row.id} value={thatId} dispatch={dispatch} />
         )}
         <section>
-          <FrameDetails row={frame.row} metric={frame.metric} />
+          <FrameDetails frame={frame} />
           <h2 className={styles.heading}>In this frame</h2>
           {frame.regions.length === 0 && <p className={styles.quiet}>No region yet.</p>}
           <ul className={styles.list}>

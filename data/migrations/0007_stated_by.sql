@@ -1,0 +1,1 @@
+ALTER TABLE `finding` ADD `stated_by` enum('mean','coldest','warmest') DEFAULT 'mean' NOT NULL;
