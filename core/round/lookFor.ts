@@ -63,6 +63,10 @@ const LOOK_FOR: Record<Part, (words: Words) => string> = {
       ? `${Cold} lines between boards, a fringe along the skirting: air from below. A smooth gradient is a ${cold} edge.`
       : `A ${cold} fringe along the skirting: air. A smooth gradient into the edge: the slab loses there.`,
   cupboard: ({ Cold, cooled }) => `${Cold} back and corners: little air moves there.${cooled ? '' : ' Mind mould.'}`,
+  radiator: ({ cooled }) =>
+    cooled
+      ? 'The heating is off: nothing shows here in this season.'
+      : 'Cold at the top: air. Cold at the bottom, in the middle: sludge. Cold all over: closed or not reached. One end still cold: wait some minutes.',
   sill: ({ cold }) => `A ${cold} feather from a corner of the sill: air. A straight ${cold} stripe below it: a bridge.`,
   window: ({ Cold, Dark, day }) =>
     `${Cold} feathers at sash and frame. ${Dark} lower corners of the pane are its spacer. A pane unlike its neighbours has failed.${day ? SUNNY_ROOM : ''}`,
@@ -70,10 +74,13 @@ const LOOK_FOR: Record<Part, (words: Words) => string> = {
     build === 'framed'
       ? `Straight-sided ${dark} fields between studs: missing insulation. Even studs are normal. Blotches with soft rims${cooled ? ', cooler than the wall' : ''}: damp.`
       : `${Dark} stripes along floor, lintel and corner: bridges. A straight-sided ${dark} field: something bricked up or boarded. Blotches with soft rims${cooled ? ', cooler than the wall' : ''}: damp.`,
+  'inner-wall': () => 'A thin warm or cool line with soft sides: a pipe. A blotch with a soft rim, cooler than the wall: water.',
   'ceiling-corners': ({ cold }) =>
     `A ${cold} fringe along the top edge: insulation that stops short. A feathered ${cold} patch: air from above.`,
   ceiling: ({ Dark, dark, cooled }) =>
     `${Dark} bays or a soft ${dark} field: thin or displaced insulation.${cooled ? '' : ' Warm air above a radiator is harmless.'}`,
+  'ceiling-below': () =>
+    'A cooler blotch with a soft rim below bath, shower or WC: water from above. A warm one after hot water ran: the hot side.',
   hatch: ({ cold, dark }) => `A ${cold} ring round the hatch: it does not close. A ${dark} lid: it is not insulated.`,
   light: ({ cold }) => `A ${cold} ring round it: a gap. Warm in the middle when it was on.`,
   vent: ({ Cold }) => `${Cold} all round while it is off: no flap. Warm in the middle: its motor.`,

@@ -22,11 +22,13 @@ export interface Round {
 export const roundOf = derived(
   ({ rows }: VisitDocument) => [rows.stop, rows.frame, rows.room, rows.surface, rows.intake],
   (document): Round => {
+    const answers = Object.values(document.rows.stop);
+    const taken = framesOf(document).flatMap(({ value }) => value.stopKey ?? []);
     const groups = stopGroups(
       { rooms: roomsOf(document), surfaces: Object.values(document.rows.surface) },
       onlyRow(document, 'intake').value,
+      new Set([...answers.filter(({ value }) => value.answer !== null).map(({ value }) => value.key), ...taken]),
     );
-    const answers = Object.values(document.rows.stop);
     const outcomes = outcomesOf(
       groups,
       answers,

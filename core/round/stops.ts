@@ -1,9 +1,10 @@
-import { losesHeat, type OpeningKind } from '../house/kinds';
+import { losesHeat, type OpeningKind, type RoomKind } from '../house/kinds';
 import type { Row } from '../entities';
 import type { RoomValue } from '../house/roomRow';
 import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { IntakeValue } from '../visit/intakeRow';
 import { PART_WORDS, type Part } from './parts';
+import { answersKind } from './stopsByKind';
 
 /** One thing to look at on the round. It follows from the house and the question; only its answer is stored. */
 export interface Stop {
@@ -39,14 +40,21 @@ export interface House {
  * window, walls, ceiling corners, ceiling, hatch, lights, vents, appliances), with the complaints of that room first;
  * then each side of the house from two stand-points; then what complaints and history say of no room.
  *
+ * @param kept - keys of stops that stay whatever the question is: somebody answered them
  * @returns groups with at least one stop, in the order of the walk
  */
 export function stopGroups(
   { rooms, surfaces }: House,
-  { complaints, history }: Pick<IntakeValue, 'complaints' | 'history'>,
+  { kind, complaints, history }: Pick<IntakeValue, 'kind' | 'complaints' | 'history'>,
+  kept: ReadonlySet<string> = new Set(),
 ): StopGroup[] {
   const inRoom = (id: string) => surfaces.filter(({ value }) => value.roomId === id).sort(byOrdinal);
   const sorted = [...rooms].sort(byOrdinal);
+  const kindOf = new Map(rooms.map(({ id, value }) => [id, value.kind]));
+  const roomOf = new Map(surfaces.map(({ id, value }) => [id, value.roomId]));
+  /** Water runs on this side of a surface or on the other. */
+  const isWet = ({ roomId, otherSideId }: SurfaceValue) =>
+    [roomId, roomOf.get(otherSideId ?? '') ?? null].some((id) => id !== null && WET_ROOMS.includes(kindOf.get(id)!));
   const told: { roomId: string | null; stop: Stop }[] = [
     ...complaints.map(({ id, place, what }) => told1('complaint', id, roomIn(sorted, place)?.id ?? null, what)),
     ...history.map(({ id, what }) => told1('history', id, roomIn(sorted, what)?.id ?? null, what)),
@@ -60,7 +68,10 @@ export function stopGroups(
     groups.push({ id: facade.id, name: facade.value.name, stops: facadeStops(facade) });
   const nowhere = told.filter(({ roomId }) => roomId === null).map(({ stop }) => stop);
   groups.push({ id: null, name: 'The house', stops: nowhere });
-  return groups.filter(({ stops }) => stops.length > 0);
+  const dry = new Set(surfaces.filter(({ value }) => !isWet(value)).map(({ id }) => id));
+  const wanted = ({ key, part, surfaceId }: Stop) =>
+    kept.has(key) || (answersKind(kind, part) && !(FOR_WATER.has(part) && dry.has(surfaceId ?? '')));
+  return groups.map((group) => ({ ...group, stops: group.stops.filter(wanted) })).filter(({ stops }) => stops.length > 0);
 }
 
 /** The room that somebody's words name, `Front room, by the window`; the longest name where several are in them. */
@@ -144,6 +155,12 @@ function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
 
 const ORDER = new Map<Part, number>(Object.keys(PART_WORDS).map((part, i) => [part as Part, i]));
 
+/** Rooms with water in them, and rooms that are usually heated. */
+const WET_ROOMS: readonly RoomKind[] = ['kitchen', 'bathroom', 'utility'];
+/** Looked at only where water runs on this side or behind. */
+const FOR_WATER: ReadonlySet<Part> = new Set<Part>(['inner-wall', 'ceiling-below']);
+const HEATED_ROOMS: readonly RoomKind[] = ['living', 'bedroom', 'kitchen', 'bathroom', 'hall'];
+
 function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]): Stop[] {
   const stops: Stop[] = surfaces.flatMap((surface) => openingStops(surface, roomId));
   for (const surface of surfaces) {
@@ -157,6 +174,8 @@ function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]):
       continue;
     }
     if (kind === 'wall' && losesHeat(behind)) stops.push(stopOn(surface, 'wall', roomId));
+    if (kind === 'wall' && behind === 'room') stops.push(stopOn(surface, 'inner-wall', roomId));
+    if (kind === 'ceiling' && behind === 'room') stops.push(stopOn(surface, 'ceiling-below', roomId));
     if (kind === 'floor' && losesHeat(behind)) stops.push(stopOn(surface, 'floor', roomId, { aim: { x: widthM / 2, y: 0.4 } }));
     if (kind === 'ceiling' && losesHeat(behind)) {
       stops.push(
@@ -166,11 +185,22 @@ function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]):
     }
   }
   const wall = surfaces.find(({ value }) => value.kind === 'wall');
+  if (HEATED_ROOMS.includes(room.kind)) stops.push(...radiatorStop(roomId, surfaces));
   if ((room.kind === 'kitchen' || room.kind === 'utility' || room.kind === 'workshop') && wall)
     stops.push(
       stopOn(surfaces.find(({ value }) => value.kind === 'wall' && value.behind === 'room') ?? wall, 'appliances', roomId),
     );
   return stops.sort((a, b) => ORDER.get(a.part)! - ORDER.get(b.part)!);
+}
+
+/** Where an emitter is looked for: under the window, else at the first wall to the cold. */
+function radiatorStop(roomId: string, surfaces: Row<'surface'>[]): Stop[] {
+  const cold = surfaces.filter(({ value }) => value.kind === 'wall' && losesHeat(value.behind));
+  const wall = cold.find(({ value }) => value.openings.some(({ kind }) => kind === 'window')) ?? cold[0];
+  if (!wall) return [];
+  const window = wall.value.openings.find(({ kind }) => kind === 'window');
+  const x = window ? window.x + window.width / 2 : wall.value.widthM / 2;
+  return [stopOn(wall, 'radiator', roomId, { aim: { x, y: Math.max(0.3, wall.value.heightM - 0.5) } })];
 }
 
 /** Each side from two stand-points: what moves between them is a reflection. */

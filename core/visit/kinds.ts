@@ -11,6 +11,10 @@ export const VISIT_KINDS = [
   'open-up',
   'seasonal',
   'solar-gain',
+  'bills',
+  'stale-air',
+  'building',
+  'other',
 ] as const;
 export type VisitKind = (typeof VISIT_KINDS)[number];
 
@@ -106,5 +110,37 @@ export const KINDS: Record<VisitKind, KindDefaults> = {
     hours: 'Clear, sunny hours: each façade while the sun is on it. Not a survey of faults.',
     bring: [...ALWAYS, 'Sunglasses and hat', 'Blinds and shades to compare'],
     stops: ['Windows with and without shade', 'Floors and walls behind glass', 'Rooms that get too hot'],
+  },
+  bills: {
+    words: 'High bills',
+    wanted: 'to find what the heating is paid for',
+    strictness: 'usual',
+    hours: SURVEY_HOURS,
+    bring: [...ALWAYS, 'Meter readings of some months', 'Contact thermometer', 'Torch'],
+    stops: ['Everything that loses heat', 'Emitters and their pipes', 'Devices that are warm all day'],
+  },
+  'stale-air': {
+    words: 'Dust or stale air',
+    wanted: 'to find where dust comes in and stale air stays',
+    strictness: 'usual',
+    hours: 'A cold evening with some wind, fans off and then on.',
+    bring: [...ALWAYS, 'Smoke pen', 'A card to hold in an air stream'],
+    stops: ['Vents and fans, off and on', 'Joints of floors and sockets', 'Cold corners without moving air'],
+  },
+  building: {
+    words: 'Building under construction',
+    wanted: 'to see whether what was built so far is as it was meant',
+    strictness: 'strict',
+    hours: 'In the dark, with the shell heated for a day at least and 10 K or more.',
+    bring: [...ALWAYS, 'Plans of the works', 'Tripod', 'Helmet and boots'],
+    stops: ['Insulation before it is covered', 'Joints of window, wall and roof', 'Pipes and loops before the floor is laid'],
+  },
+  other: {
+    words: 'Vehicle, shed or machine',
+    wanted: 'to look at something else than a home',
+    strictness: 'usual',
+    hours: 'With it warm or cold inside for an hour, out of sun and wind.',
+    bring: [...ALWAYS, 'Tape measure', 'Torch'],
+    stops: ['Doors, hatches and seals', 'Floor and roof', 'Whatever is warm by itself'],
   },
 };

@@ -1,0 +1,2 @@
+ALTER TABLE `kit_list` MODIFY COLUMN `kind` enum('heat-loss','drafts','damp','no-heat','buying','acceptance','open-up','seasonal','solar-gain','bills','stale-air','building','other') NOT NULL;--> statement-breakpoint
+ALTER TABLE `intake` MODIFY COLUMN `kind` enum('heat-loss','drafts','damp','no-heat','buying','acceptance','open-up','seasonal','solar-gain','bills','stale-air','building','other') NOT NULL;
