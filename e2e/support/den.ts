@@ -47,7 +47,8 @@ export class Den {
 
   /** Ids of all visits, the latest first, from what the first page is made of. */
   async visits(): Promise<string[]> {
-    const page = await (await fetch(this.address)).text();
+    // A connection that lay idle while this process was busy may be closed at the other side: then a new one is made.
+    const page = await (await fetch(this.address).catch(() => fetch(this.address))).text();
     return [...page.replaceAll('\\"', '"').matchAll(VISIT)].map((match) => match[1]!);
   }
 
