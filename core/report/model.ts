@@ -1,16 +1,18 @@
 import { CoreError } from '../errors';
 import type { Origin, ResolvedSettings, Sourced } from '../radiometry/settings';
 import { anchorFor } from '../visit/colours';
-import { framesOf, orderedFrames, photosOf, takenAtOf } from '../visit/frames';
+import { orderedFrames, photosOf, takenAtOf } from '../visit/frames';
 import { compareRegions } from '../visit/readings';
 import { settingsFor } from '../visit/settingsInForce';
 import { conditionsOf, onlyRow, roomsOf, siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
-import { roomIn, type Stop, stopKeyOf } from '../round/stops';
+import type { Stop } from '../round/stops';
+import { orderedFindings } from '../visit/findings';
+import { complaintFacts } from './complaints';
+import type { Fact } from './fact';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
-import type { IntakeValue } from '../visit/intakeRow';
 import { figureOf, type Figure } from './figure';
 import { KINDS } from '../visit/kinds';
 import type { Reading } from '../frame/reading';
@@ -21,11 +23,6 @@ import { judgeConditions } from '../visit/judgeConditions';
 import { localTime } from '../units/localTime';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
-
-export interface Fact {
-  label: string;
-  value: string;
-}
 
 export type { Figure } from './figure';
 
@@ -109,15 +106,9 @@ const ORIGINS: Record<Origin, string> = {
   conditions: 'from the conditions',
   path: 'reckoned from distance and humidity',
   air: 'taken as the air temperature',
-  sky: 'ground and sky at the air temperature',
+  sky: 'ground and sky, from air and cloud',
   default: 'usual value',
 };
-
-/** Findings in the order in which they were recorded. */
-function orderedFindings(document: VisitDocument): Row<'finding'>[] {
-  const time = (row: Row<'finding'>) => document.recordedAt[row.id] ?? '9';
-  return Object.values(document.rows.finding).sort((a, b) => time(a).localeCompare(time(b)) || a.id.localeCompare(b.id));
-}
 
 /** Frames whose pixels a report needs: those of its findings and those that hold the references of their scales. */
 export function framesOfReport(document: VisitDocument): string[] {
@@ -222,43 +213,6 @@ function answerWords(findings: ReportFinding[]): string {
         : `${outside} of them ${outside === 1 ? 'lies' : 'lie'}`;
   return `${count}; ${words} outside the noise of the measurement.`;
 }
-
-/** A complaint is answered by what was found in the place that it names, by its own stop, or by whether the place was looked at. */
-function complaintFacts(document: VisitDocument, complaints: IntakeValue['complaints']): Fact[] {
-  const { outcomes } = roundOf(document);
-  return complaints.map(({ id, place, what }) => {
-    const room = roomIn(roomsOf(document), place);
-    const frames = framesOf(document).filter(({ value }) => room && value.roomId === room.id);
-    const ids = new Set(frames.map((frame) => frame.id));
-    const titles = orderedFindings(document)
-      .filter(({ value }) => ids.has(value.frameId))
-      .map(({ value }) => value.title);
-    const key = stopKeyOf(id, 'complaint');
-    const outcome = outcomes.get(key) ?? null;
-    const { reason, note } = stopRowOf(document, key).value;
-    const own =
-      outcome === null
-        ? null
-        : `${OUTCOME_WORDS[outcome]}${[reason, note]
-            .filter(Boolean)
-            .map((words) => `: ${words}`)
-            .join('')}`;
-    const looked = frames.length > 0 ? 'Looked at, nothing recorded there' : 'Not looked at';
-    const answers = [
-      ...(titles.length > 0 ? [`Found there: ${titles.join('; ')}`] : []),
-      ...(own !== null && (titles.length === 0 || note || reason) ? [own] : []),
-    ];
-    const said = (answers.length > 0 ? answers : [looked]).map((words) => (/[.!?]$/.test(words) ? words : `${words}.`));
-    return { label: place, value: `${what}. ${said.join(' ')}` };
-  });
-}
-
-const OUTCOME_WORDS: Record<NonNullable<Outcome>, string> = {
-  seen: 'Something is to be seen there',
-  nothing: 'Looked at, nothing to be seen',
-  unreached: 'Could not be reached',
-  unsolved: 'Unsolved',
-};
 
 function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
   const c = conditionsOf(document)?.value;

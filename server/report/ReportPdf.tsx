@@ -1,7 +1,8 @@
 import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import { markBox, markPath } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
-import type { Evidence, Fact, Figure, Report, ReportFinding } from '@core/report/model';
+import type { Fact } from '@core/report/fact';
+import type { Evidence, Figure, Report, ReportFinding } from '@core/report/model';
 import { colourAt } from '@core/scale/colourMaps';
 import { DEN, MARK, PAPER } from '@core/report/palette';
 import { FONT_FAMILY, registerFonts } from './fonts';

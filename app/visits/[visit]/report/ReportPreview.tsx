@@ -2,7 +2,8 @@
 
 import { DownloadOutlined } from '@ant-design/icons';
 import { Alert, Button, Progress } from 'antd';
-import type { Fact, ReportFinding } from '@core/report/model';
+import type { Fact } from '@core/report/fact';
+import type { ReportFinding } from '@core/report/model';
 import { FigureView } from '@ui/finding/FigureView';
 import { useReport } from '@ui/finding/useReport';
 import { usePdf } from '@ui/pdf/usePdf';
