@@ -1,5 +1,5 @@
-// Runs everything that must hold, and counts. The last line is for people and machines.
-import { spawn } from 'node:child_process';
+// Runs everything that must hold, one check after the other, and counts. The last line is for people and machines.
+import { spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 
@@ -8,38 +8,23 @@ const data = process.env.DEN_DATA;
 let passed = 0;
 let failed = 0;
 
-/** Runs a command. What it prints is shown at once, or, `beside` another one, in one piece when it is done. */
-function run(command, args, { env = {}, beside = false } = {}) {
+function run(command, args, env = {}) {
   const started = Date.now();
-  const title = `\n── ${[command, ...args].join(' ')}`;
-  const said = [title];
-  if (!beside) console.log(title);
-  const child = spawn(command, args, {
-    cwd: root,
-    stdio: beside ? ['ignore', 'pipe', 'pipe'] : 'inherit',
-    env: { ...process.env, ...env },
-  });
-  for (const stream of beside ? [child.stdout, child.stderr] : []) stream.on('data', (part) => said.push(String(part).trimEnd()));
-  return new Promise((resolve) => {
-    const end = (held) => {
-      if (beside) console.log(said.join('\n'));
-      console.log(`── ${held ? 'holds' : 'FAILS'} after ${((Date.now() - started) / 1000).toFixed(0)} s`);
-      resolve(held);
-    };
-    child.on('error', () => end(false));
-    child.on('close', (status) => end(status === 0));
-  });
+  console.log(`\n── ${[command, ...args].join(' ')}`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  console.log(`── ${status === 0 ? 'holds' : 'FAILS'} after ${((Date.now() - started) / 1000).toFixed(0)} s`);
+  return status === 0;
 }
 
-async function check(options, command, ...args) {
-  if (await run(command, args, options)) passed += 1;
+function check(command, ...args) {
+  if (run(command, args)) passed += 1;
   else failed += 1;
 }
 
 /** Runs a test runner that writes its counts as JSON; a runner that dies without them counts as one failure. */
-async function suite(file, count, command, args, env) {
+function suite(file, count, command, args, env) {
   rmSync(file, { force: true });
-  const held = await run(command, args, { env });
+  const held = run(command, args, env);
   try {
     const counts = count(JSON.parse(readFileSync(file, 'utf8')));
     passed += counts.passed;
@@ -51,22 +36,21 @@ async function suite(file, count, command, args, env) {
   }
 }
 
-const jestCounts = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
-
-/** What only reads the sources; one thread does it while the database suite mostly waits for disks and processes. */
-async function reading() {
-  for (const name of ['format', 'lint', 'boundaries', 'types', 'unused'])
-    await check({ beside: true }, 'npm', 'run', '--silent', name);
-}
-
-const withDatabase = path.join(data, 'database.json');
-const database = ['jest', '--config', 'jest.database.config.mjs', '--json', `--outputFile=${withDatabase}`];
-await Promise.all([reading(), suite(withDatabase, jestCounts, 'npx', database)]);
+for (const name of ['format', 'lint', 'boundaries', 'types', 'unused']) check('npm', 'run', '--silent', name);
 const unit = path.join(data, 'unit.json');
-await suite(unit, jestCounts, 'npx', ['jest', '--json', `--outputFile=${unit}`]);
-await check({}, './den', 'build');
+const jestCounts = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
+suite(unit, jestCounts, 'npx', ['jest', '--json', `--outputFile=${unit}`]);
+const withDatabase = path.join(data, 'database.json');
+suite(withDatabase, jestCounts, 'npx', [
+  'jest',
+  '--config',
+  'jest.database.config.mjs',
+  '--json',
+  `--outputFile=${withDatabase}`,
+]);
+check('./den', 'build');
 const browser = path.join(data, 'browser.json');
-await suite(
+suite(
   browser,
   (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky + r.errors.length }),
   'npx',

@@ -221,9 +221,13 @@ test('records of old commands and changes go, those of this week stay', async ()
 
 describe('an upgrade', () => {
   const known = knownMigrations();
-  const statements = known.slice(1).reduce((sum, { statements: own }) => sum + own.length, 0);
+  const lengths = known.slice(1).map(({ statements: own }) => own.length);
+  const statements = lengths.reduce((sum, length) => sum + length, 0);
+  /** Each statement of the latest migrations, which may still change, and every fourth of those before. */
+  const latest = statements - lengths.slice(-3).reduce((sum, length) => sum + length, 0);
+  const places = Array.from({ length: statements }, (_, at) => at).filter((at) => at >= latest || at % 4 === 0);
 
-  test(`whose database is killed at any of its ${statements} statements leaves the data as it was`, async () => {
+  test(`whose database is killed at ${places.length} of its ${statements} statements leaves the data as it was`, async () => {
     await olderDatabase(test_, 1, [
       "INSERT INTO site (id, name, time_zone, facades) VALUES (UNHEX(REPEAT('11', 16)), 'Kept', 'Europe/London', '[]')",
     ]);
@@ -231,7 +235,7 @@ describe('an upgrade', () => {
     const before = await test_.asRoot((root) => contentOf(root, old));
     const file = path.join(test_.folder.root, 'upgrade.backup');
     await backupTo(test_.access, test_.folder, file);
-    for (let at = 0; at < statements; at += 1) {
+    for (const at of places) {
       const source = await openBackup(file, quiet);
       await expect(
         replaceBy(test_.access, test_.folder, source, 'Upgrading', (done) => {
