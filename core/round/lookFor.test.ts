@@ -1,4 +1,3 @@
-import { PATTERNS } from '../testing/patterns';
 import { ID, visitDocument } from '../testing/visit';
 import { isDay } from '../visit/theVisit';
 import { lookForWords, type Place, placeOfStop } from './lookFor';
@@ -48,10 +47,7 @@ describe('what to look for', () => {
     expect(same).toEqual(['complaint', 'inner-wall', 'ceiling-below', 'appliances']);
   });
 
-  test('the signs are those that the simulator gives the same faults', () => {
-    // Patterns of the trade are given for a heated house, from inside.
-    const colder = PATTERNS.filter(({ sign, cause }) => sign === -1 && ['air-leak', 'missing-insulation'].includes(cause ?? ''));
-    expect(colder.length).toBeGreaterThan(5);
+  test('of a few places, as a surveyor would say it', () => {
     expect(lookForWords('wall', { build: 'framed', side: 'inside', cooled: false, day: false })).toMatch(/dark fields/);
     expect(lookForWords('wall', { build: 'framed', side: 'inside', cooled: true, day: false })).toMatch(/bright fields/);
     expect(lookForWords('loft-floor', { build: 'framed', side: 'loft', cooled: true, day: true })).toMatch(/faults are cool\./);

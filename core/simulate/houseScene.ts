@@ -220,8 +220,10 @@ function factorOf(surface: SurfaceValue, outdoors: boolean): number {
 /** Whether a hidden thing shows now: heating pipes are cold while a house is cooled, and what was in an opening went with it. */
 function isThere(feature: Feature, { openings }: SurfaceValue, cooled: boolean): boolean {
   if (feature.kind === 'line' && feature.what === 'hot-pipe') return !cooled;
-  if (feature.kind !== 'window') return true;
-  return openings.some(({ kind, x, y }) => kind === 'window' && x === feature.x && y === feature.y);
+  if (feature.kind === 'window')
+    return openings.some(({ kind, x, y }) => kind === 'window' && x === feature.x && y === feature.y);
+  if (feature.kind !== 'ring' || feature.look === 'socket' || feature.look === 'fan') return true;
+  return openings.some(({ kind, x, width }) => kind === feature.look && x + width / 2 === feature.x);
 }
 
 /** What lies behind the lining: openings and what stands before the wall cover it. */

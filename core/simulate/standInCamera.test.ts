@@ -9,6 +9,7 @@ import { pinhole, poseFor, unseenPoint } from './pinhole';
 import { renderScene } from './renderScene';
 import { driftAfter, shutterAt } from './standInCamera';
 import { STAND_IN_CAMERA } from '../camera/standInCamera';
+import type { Feature } from './scene';
 import type { SceneCamera } from './surface';
 
 const camera = STAND_IN_CAMERA.value;
@@ -252,6 +253,21 @@ describe('a simulated house', () => {
 
   test('what somebody described is there and nothing else', () => {
     expect(kinds({ described: [{ kind: 'bare', strength: 0.1 }] })).toEqual(['bare']);
+  });
+
+  test('what was hidden in an opening goes with it', () => {
+    const hidden: Feature[] = [
+      { kind: 'window', x: 1.4, y: 0.5, width: 1.2, height: 1.1, paneFactor: 0.64, failed: 'left' },
+      { kind: 'ring', look: 'light', x: 0.6, y: 0.6, radius: 0.1, strength: 0.2 },
+      { kind: 'ring', look: 'socket', x: 3, y: 2, radius: 0.05, strength: 0.2 },
+    ];
+    const left = (openings: SimulatedSurface['surface']['openings']) =>
+      houseScene({ ...simulated, surface: { ...simulated.surface, openings }, hidden }, own, pose, 1).features.filter((feature) =>
+        hidden.includes(feature),
+      );
+    const light = { id: '0192f0a0-0000-7000-8000-0000000000a2', kind: 'light' as const, x: 0.5, y: 0.5, width: 0.2, height: 0.2 };
+    expect(left([...simulated.surface.openings, light])).toHaveLength(3);
+    expect(left([])).toEqual([hidden[2]]);
   });
 
   test('a hidden window takes the place of the one that is seen', () => {
