@@ -111,6 +111,8 @@ export function NewVisitDialog({
               id="visit-kind"
               value={draft.kind}
               options={KIND_OPTIONS}
+              // All of them at once.
+              listHeight={480}
               onChange={(kind) => change({ kind, ...(kind === 'seasonal' && { title: 'Seasonal repeat' }) })}
             />
           </Form.Item>
