@@ -9,9 +9,11 @@ import { number } from '@core/units/format';
 import { localDay } from '@core/units/localTime';
 import type { Row } from '@core/entities';
 import type { SiteVisit, SiteWithVisits } from '@core/visit/siteWithVisits';
+import { isoDay, localDayNumber } from '@core/weather/board';
 import { madeVisitSchema } from '@core/visit/newVisit';
 import { postJson, wordsOf } from '@ui/server/api';
 import { putRow } from '@ui/form/putRow';
+import { useNow } from '@ui/time/useNow';
 import { Desk } from '@ui/shell/Desk';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { NewVisitDialog } from './NewVisitDialog';
@@ -68,6 +70,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
               <span>
                 <h2>{site.row.value.name}</h2>
                 <small>{[site.row.value.address, placeWords(site.row)].filter(Boolean).join(' · ')}</small>
+                <Due site={site} />
               </span>
               <Tooltip title="Change place and façades">
                 <Button
@@ -147,6 +150,19 @@ function placeWords({ value }: Row<'site'>): string {
   const side = (degrees: number, plus: string, minus: string) => `${number(Math.abs(degrees), 2)}° ${degrees < 0 ? minus : plus}`;
   const place = `${side(value.latitude, 'N', 'S')}, ${side(value.longitude, 'E', 'W')}`;
   return `${place} · ${count === 0 ? 'no façades yet' : `${count} ${count === 1 ? 'façade' : 'façades'}`}`;
+}
+
+/** When the next round is due, by what the last visit said. */
+function Due({ site: { row, visits } }: { site: SiteWithVisits }) {
+  const today = isoDay(localDayNumber(useNow(), row.value.timeZone));
+  const day = visits[0]?.row.value.nextDay ?? null;
+  if (day === null) return null;
+  const words = localDay(`${day}T12:00:00Z`, 'UTC');
+  return (
+    <small className={styles.due} data-due={day <= today}>
+      {day <= today ? `Next round due since ${words}` : `Next round ${words}`}
+    </small>
+  );
 }
 
 function VisitLine({

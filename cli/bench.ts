@@ -107,6 +107,7 @@ const bedroomWall: SimulatedSurface = {
     ordinal: 0,
   },
   described: null,
+  sealed: false,
   hidden: [],
   storeys: { lowest: 0, count: 2 },
   weather: {

@@ -8,18 +8,21 @@ import { probeEntity } from './frame/probeRow';
 import { regionEntity } from './frame/regionRow';
 import { sequenceEntity } from './frame/sequenceRow';
 import { roomEntity } from './house/roomRow';
+import { serviceEntity } from './house/serviceRow';
 import { surfaceEntity } from './house/surfaceRow';
 import { materialEntity } from './radiometry/materialRow';
 import { settingsEntity } from './radiometry/settingsRow';
 import { kitEntity } from './round/kitRow';
 import { kitListEntity } from './round/kitListRow';
 import { logEntity } from './visit/logRow';
+import { ownStopEntity } from './round/ownStopRow';
 import { putBackEntity } from './round/putBackRow';
 import { recordingEntity } from './round/recordingRow';
 import { stopEntity } from './round/stopRow';
 import { loanEntity } from './sharing/loanRow';
 import { loanHomeEntity } from './sharing/loanHomeRow';
 import { conditionsEntity } from './visit/conditionsRow';
+import { exhibitEntity } from './visit/exhibitRow';
 import { findingEntity } from './visit/findingRow';
 import { intakeEntity } from './visit/intakeRow';
 import { planEntity } from './visit/planRow';
@@ -35,6 +38,8 @@ export const ENTITIES = [
   siteEntity,
   roomEntity,
   surfaceEntity,
+  serviceEntity,
+  ownStopEntity,
   visitEntity,
   intakeEntity,
   planEntity,
@@ -46,6 +51,7 @@ export const ENTITIES = [
   photoEntity,
   settingsEntity,
   findingEntity,
+  exhibitEntity,
   stopEntity,
   putBackEntity,
   logEntity,

@@ -1,3 +1,4 @@
+import type * as Errors from './errors';
 import { CoreError, requireRange } from './errors';
 import { errorOf } from './testing/material';
 
@@ -31,4 +32,15 @@ describe('requireRange', () => {
     expect(thrown.code).toBe('out_of_range');
     expect(thrown.where).toEqual({ argument: 'humidity', value: String(value), range: '0 … 1' });
   });
+});
+
+test('an error of another bundle’s class is one all the same, and nothing else is', () => {
+  jest.isolateModules(() => {
+    const { CoreError: Other } = jest.requireActual<typeof Errors>('./errors');
+    expect(Other).not.toBe(CoreError);
+    expect(new Other('not_found', 'x') instanceof CoreError).toBe(true);
+    expect(new CoreError('not_found', 'x') instanceof Other).toBe(true);
+  });
+  for (const thing of [null, undefined, 'x', {}, new Error('x'), { code: 'not_found' }])
+    expect((thing as unknown) instanceof CoreError).toBe(false);
 });

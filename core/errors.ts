@@ -49,8 +49,12 @@ export interface CoreErrorData {
   hint: string;
 }
 
+/** Known across bundles: each bundle of the server has a class of its own, and threads that one made serve the others. */
+const BRAND = Symbol.for('glow-den CoreError');
+
 /** The one error that the core throws on purpose: what was wrong, where, and what to do. */
 export class CoreError extends Error {
+  readonly [BRAND] = true;
   readonly code: ErrorCode;
   readonly where: ErrorPlace;
   readonly hint: string;
@@ -65,6 +69,10 @@ export class CoreError extends Error {
 
   toJSON(): CoreErrorData {
     return { code: this.code, message: this.message, where: this.where, hint: this.hint };
+  }
+
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return typeof error === 'object' && error !== null && BRAND in error;
   }
 
   /** Class and code do not survive the way out of a worker, so errors cross as data and are rebuilt here. */

@@ -57,7 +57,8 @@ test('typed text is never markup, here or in the report', async ({ page }) => {
   await page.getByRole('textbox', { name: 'The question' }).fill(nasty);
   await page.getByRole('textbox', { name: 'The question' }).blur();
   await page.getByRole('link', { name: /Report/ }).click();
-  await expect(page.getByText(`${nasty}. Not looked at.`)).toBeVisible();
+  await expect(page.getByText(`Stairs: ${nasty}`)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: `Stairs: ${nasty}` })).toHaveValue('Not looked at.');
   expect(await page.title()).toBe('Glow Den');
 });
 
@@ -66,7 +67,10 @@ test('the report says what was wanted and answers each complaint', async ({ page
   await addComplaint(page, 'Stairs', 'Draught');
   await page.getByRole('link', { name: /Report/ }).click();
   await expect(page.getByText('The survey was wanted to find where cold air comes in.')).toBeVisible();
-  await expect(page.getByText('Draught. Not looked at.')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Stairs: Draught' })).toHaveValue('Not looked at.');
+  await expect(page.getByRole('textbox', { name: 'The answer' })).toHaveValue(
+    'No finding was recorded. Not looked at, though asked about: Stairs.',
+  );
 });
 
 test('two tabs on one question: the later change is held back, both values are shown', async ({ page, context }) => {

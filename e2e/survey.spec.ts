@@ -130,7 +130,7 @@ test('from a file to a report', async ({ page }) => {
 test('the demo visit is there, with its findings, and its PDF in °F', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /Old Kiln Row · No. 2/ }).click();
-  await expect(page.getByText(/16 frames/)).toBeVisible();
+  await expect(page.getByText(/17 frames/)).toBeVisible();
   await page.getByRole('button', { name: /Temperatures in °C/ }).click();
   await page.getByRole('link', { name: /Report/ }).click();
   await expect(page.getByText(/° ?F ± /).first()).toBeVisible();

@@ -11,6 +11,7 @@ const entries = {
   handout: 'server/workers/handout.tsx',
   capture: 'server/workers/capture.ts',
   viewfinder: 'server/workers/viewfinder.ts',
+  document: 'server/workers/document.ts',
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',
   large: 'scripts/large/main.ts',

@@ -106,6 +106,17 @@ await picture('bench-experiment', desk, async (page) => {
   await page.getByRole('button', { name: /Find by experiment/ }).click();
   await page.getByText('Tape', { exact: true }).click();
 });
+await picture('side-by-side', desk, async (page) => {
+  await openDemo(page);
+  const strip = page.getByRole('navigation', { name: 'Frames of this visit' }).getByRole('button');
+  for (const i of [0, 1, 2]) await strip.nth(i).click({ modifiers: ['Control'] });
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const first = page
+    .getByRole('dialog')
+    .getByRole('img', { name: /^Thermal frame/ })
+    .first();
+  await first.hover({ position: { x: 150, y: 160 } });
+});
 await picture('findings', desk, async (page) => {
   await openDemo(page);
   await page.getByRole('link', { name: /Findings/ }).click();

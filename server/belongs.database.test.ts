@@ -3,6 +3,7 @@ import type { Change } from '@core/command';
 import { ENTITIES, type Entity, type Values } from '@core/entities';
 import { entityOf } from '@core/entityOf';
 import { NO_SETTINGS } from '@core/radiometry/settings';
+import { emptyFinding } from '@core/visit/findingRow';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';
@@ -91,22 +92,19 @@ async function placeWithAll(name: string): Promise<Place> {
     reason: '',
     note: '',
     probes: [],
+    struck: false,
     openedAt: null,
     answeredAt: null,
   });
   await add('putBack', { visitId, kind: 'vent', what: 'Vent', was: 'open', now: 'taped', changedAt: 1, putBackAt: null });
   await add('log', { visitId, name: 'By hand', entries: [] });
   await add('kit', { visitId, items: [] });
-  await add('finding', {
-    visitId,
-    frameId: frame.id,
-    thisRegionId: ids.region!,
-    thatRegionId: second,
-    by: 'mean',
-    photoId: photo.id,
-    title: 'Cold',
-    note: '',
-  });
+  const pair = { frameId: frame.id, thisRegionId: ids.region!, thatRegionId: second, photoId: photo.id };
+  const place = { kind: 'radiator' as const, name: 'Radiator', x: 1, y: 1, ordinal: 0 };
+  await add('service', { siteId, roomId, ...place });
+  await add('ownStop', { siteId, roomId, title: 'Meter cupboard' });
+  await add('finding', emptyFinding(visitId, { basis: 'pair', ...pair, title: 'Cold' }));
+  await add('exhibit', { findingId: ids.finding!, role: 'also', ...pair, by: 'mean', note: '', addedAt: 1 });
   await addRecording(
     who,
     { id: newId(), visitId, stopKey: 'k', takenAt: 1, seconds: 1, mediaType: 'audio/webm' },

@@ -122,10 +122,13 @@ type Made<Rows> = Rows & { outcome: ImportOutcome };
 /** The row of a photo. */
 export async function photoRows(visitId: string, file: IncomingFile, fileSha: string): Promise<Made<{ photos: NewPhoto[] }>> {
   const common = commonOf(visitId, file, fileSha);
-  const facts = await photoFacts(file.bytes);
+  const found = await photoFacts(file.bytes);
+  const frameId = file.frameId ?? null;
+  // What a camera took beside a frame of its own is daylight, however brick and sky look.
+  const facts = { ...found, evidence: found.evidence && frameId === null };
   const kind = facts.evidence ? 'evidence' : 'photo';
   return {
-    photos: [{ ...common, ...facts, frameId: file.frameId ?? null }],
+    photos: [{ ...common, ...facts, frameId }],
     outcome: { kind, id: common.id, name: common.name, warnings: [] },
   };
 }

@@ -1,6 +1,5 @@
 import type { DisplayUnit } from '@core/units/temperature';
-import { framesOfReport } from '@core/report/model';
-import { photosOf } from '@core/visit/frames';
+import { buildReport, framesOfReport, photosOfReport } from '@core/report/model';
 import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
@@ -23,10 +22,7 @@ export async function makeReport(
   const pixels: ReportJob['pixels'] = {};
   for (const id of framesOfReport(document)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
-  const shown = [
-    ...Object.values(document.rows.finding).flatMap(({ value }) => value.photoId ?? []),
-    ...photosOf(document).flatMap(({ id, value }) => (value.evidence ? [id] : [])),
-  ];
+  const shown = photosOfReport(buildReport(document, () => undefined, unit));
   for (const id of shown) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);

@@ -36,9 +36,9 @@ process.env.DEN_ROOT = root;
 
 type Pool = WorkerPool<Job, Result>;
 
-async function pool(size: number): Promise<Pool> {
+async function pool(size: number, idleMs?: number | null): Promise<Pool> {
   const loaded = await import('./workerPool');
-  return new loaded.WorkerPool<Job, Result>('decode', size);
+  return new loaded.WorkerPool<Job, Result>('decode', size, idleMs);
 }
 
 const outcome = <T>(promise: Promise<T>) =>
@@ -109,5 +109,17 @@ describe('a pool of worker threads', () => {
     expect((await first).echo).toBe('first');
     const late = outcome(one.run({ kind: 'echo' }, { signal: abort.signal }));
     expect((await late).error!.code).toBe('cancelled');
+  });
+
+  test('a thread that waits too long is ended, and one that is kept for good is not; it can be made before there is work', async () => {
+    const echo = (of: Pool) => of.run({ kind: 'echo' }).then(({ thread }) => thread);
+    const passing = await pool(1, 10);
+    const kept = await pool(1, null);
+    kept.warm();
+    kept.warm();
+    const [first, alsoFirst] = [await echo(passing), await echo(kept)];
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(await echo(passing)).not.toBe(first);
+    expect(await echo(kept)).toBe(alsoFirst);
   });
 });

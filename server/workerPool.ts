@@ -18,7 +18,7 @@ interface Waiting<Job, Result, Part> {
   options: RunOptions<Part>;
 }
 
-/** A thread that waits for work so long is ended, with the memory that it took. */
+/** A thread that waits for work so long is ended, with the memory that it took; null, where one is kept for good. */
 const IDLE_MS = 5000;
 /** A job of which nothing is heard for so long has gone astray; its thread is ended. */
 const LONGEST_MS = 60_000;
@@ -40,9 +40,15 @@ export class WorkerPool<Job, Result, Part = never> {
   private nextId = 1;
 
   constructor(
-    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder',
+    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder' | 'document',
     private readonly size: number,
+    private readonly idleMs: number | null = IDLE_MS,
   ) {}
+
+  /** Makes a thread before there is work, so that the first job need not wait for it. */
+  warm(): void {
+    if (this.idle.length + this.running === 0) this.rest(this.newWorker());
+  }
 
   run(job: Job, options: RunOptions<Part> = {}): Promise<Result> {
     return new Promise((resolve, reject) => {
@@ -95,13 +101,14 @@ export class WorkerPool<Job, Result, Part = never> {
   private rest(worker: Worker): void {
     worker.unref();
     this.idle.push(worker);
+    if (this.idleMs === null) return;
     setTimeout(() => {
       const place = this.idle.indexOf(worker);
       // It was given work since, and will come here again.
       if (place < 0 || this.restedSince.get(worker) !== since) return;
       this.idle.splice(place, 1);
       void worker.terminate();
-    }, IDLE_MS).unref();
+    }, this.idleMs).unref();
     const since = {};
     this.restedSince.set(worker, since);
   }

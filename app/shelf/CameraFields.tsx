@@ -1,12 +1,14 @@
 'use client';
 
-import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { type CameraValue, cameraValueSchema } from '@core/camera/cameraRow';
 import type { Row } from '@core/entities';
+import { cameraGuide } from '@core/report/cameraGuide';
 import { HONEST_PIXELS, sightAt } from '@core/radiometry/optics';
 import { number } from '@core/units/format';
+import { usePdf } from '@ui/pdf/usePdf';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 
@@ -99,12 +101,30 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
           put({ trained: names.map((who) => value.trained.find((person) => person.who === who) ?? { who, at: now() }) })
         }
       />
+      <GuideButton camera={value} />
       {!fixed && (
         <Button danger onClick={() => put({ archived: true })}>
           Take off the shelf
         </Button>
       )}
     </section>
+  );
+}
+
+/** One page for whoever takes the camera along. */
+function GuideButton({ camera }: { camera: CameraValue }) {
+  const pdf = usePdf();
+  return (
+    <>
+      {pdf.state.running ? (
+        <Button onClick={pdf.cancel}>Making the guide … cancel</Button>
+      ) : (
+        <Button icon={<DownloadOutlined />} onClick={() => void pdf.make('/api/handouts', cameraGuide(camera))}>
+          Guide to take along
+        </Button>
+      )}
+      {pdf.state.problem && <p role="alert">{pdf.state.problem}</p>}
+    </>
   );
 }
 

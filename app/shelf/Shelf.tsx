@@ -77,23 +77,25 @@ function Work({ cameras: firstCameras, instruments: firstInstruments, materials:
           Add a camera
         </Button>
       </div>
-      {current && (
-        <div className={styles.columns}>
-          <CameraFields
-            key={current.id}
-            row={current}
-            fixed={current.id === STAND_IN_CAMERA.id}
-            onPut={(value) => cameras.put(current.id, value)}
-          />
-          <Later>
-            <CameraChecks key={`${current.id} checks`} row={current} onPut={(value) => cameras.put(current.id, value)} />
-          </Later>
-        </div>
-      )}
       <Later>
-        <InstrumentList rows={Object.values(instrument)} onPut={put('instrument')} />
+        {current && (
+          <div className={styles.columns}>
+            <CameraFields
+              key={current.id}
+              row={current}
+              fixed={current.id === STAND_IN_CAMERA.id}
+              onPut={(value) => cameras.put(current.id, value)}
+            />
+            <Later>
+              <CameraChecks key={`${current.id} checks`} row={current} onPut={(value) => cameras.put(current.id, value)} />
+            </Later>
+          </div>
+        )}
         <Later>
-          <MaterialList rows={Object.values(material)} onPut={put('material')} />
+          <InstrumentList rows={Object.values(instrument)} onPut={put('instrument')} />
+          <Later>
+            <MaterialList rows={Object.values(material)} onPut={put('material')} />
+          </Later>
         </Later>
       </Later>
       <Conflicts store={store} />

@@ -76,6 +76,7 @@ const SIZES: Record<OpeningKind, [width: number, height: number]> = {
   light: [0.1, 0.1],
   'letter-plate': [0.25, 0.04],
   cupboard: [1, 1.8],
+  'wheel-arch': [0.8, 0.4],
 };
 
 /** A new opening of usual size, in the middle; doors and cupboards stand on the floor. */
@@ -86,6 +87,6 @@ export function newOpening(
 ): Opening {
   const [width, height] = SIZES[kind];
   const fitted = fittedOpening({ id, kind, x: 0, y: 0, width, height }, widthM, heightM);
-  const standing = kind === 'door' || kind === 'cupboard';
+  const standing = kind === 'door' || kind === 'cupboard' || kind === 'wheel-arch';
   return { ...fitted, x: (widthM - fitted.width) / 2, y: standing ? heightM - fitted.height : (heightM - fitted.height) / 2 };
 }

@@ -60,7 +60,7 @@ export function losesHeat(behind: Behind): boolean {
   return behind !== 'neighbour' && behind !== 'room';
 }
 
-export const OPENING_KINDS = ['window', 'door', 'hatch', 'vent', 'light', 'letter-plate', 'cupboard'] as const;
+export const OPENING_KINDS = ['window', 'door', 'hatch', 'vent', 'light', 'letter-plate', 'cupboard', 'wheel-arch'] as const;
 export type OpeningKind = (typeof OPENING_KINDS)[number];
 
 export const OPENING_WORDS: Record<OpeningKind, string> = {
@@ -71,4 +71,5 @@ export const OPENING_WORDS: Record<OpeningKind, string> = {
   light: 'Recessed light',
   'letter-plate': 'Letter plate',
   cupboard: 'Cupboard',
+  'wheel-arch': 'Wheel arch',
 };

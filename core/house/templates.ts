@@ -44,7 +44,7 @@ export const TEMPLATES = {
   },
   terrace: {
     name: 'Terrace',
-    words: 'Two storeys between neighbours',
+    words: 'Two storeys between neighbours, loft above',
     shell: {
       mass: 'brick',
       beyond: { front: 'outside', left: 'neighbour', back: 'outside', right: 'neighbour' },
@@ -56,9 +56,11 @@ export const TEMPLATES = {
       ['Front room', 'living', 0, 0, 4, 3, 4],
       ['Hall', 'hall', 0, 3, 4, 2, 4],
       ['Kitchen', 'kitchen', 0, 0, 0, 5, 4],
-      ['Front bedroom', 'bedroom', 1, 0, 4, 5, 4],
-      ['Back bedroom', 'bedroom', 1, 0, 0, 3, 4],
-      ['Bathroom', 'bathroom', 1, 3, 0, 2, 4],
+      ['Front bedroom', 'bedroom', 1, 0, 5, 5, 3],
+      ['Landing', 'stairs', 1, 3, 3, 2, 2],
+      ['Back bedroom', 'bedroom', 1, 0, 0, 3, 5],
+      ['Bathroom', 'bathroom', 1, 3, 0, 2, 3],
+      ['Loft', 'loft', 2, 0, 0, 5, 8, 2],
     ],
   },
   flat: {
@@ -114,10 +116,13 @@ export const TEMPLATES = {
   },
   wheels: {
     name: 'Metal shell on wheels',
-    words: 'Front, left, rear and right, floor over open air',
+    words: 'Cab and cabin with a divider, floor over open air',
     shell: { mass: 'light', beyond: FREE, above: 'outside', below: 'outside' },
     outsideEmissivity: 0.9,
-    rooms: [['Cabin', 'cabin', 0, 0, 0, 2, 6, 1.9]],
+    rooms: [
+      ['Cab', 'cabin', 0, 0, 4, 2, 2, 1.9],
+      ['Cabin', 'cabin', 0, 0, 0, 2, 4, 1.9],
+    ],
   },
 } as const satisfies Record<string, HouseTemplate>;
 

@@ -43,6 +43,7 @@ export function usualOpenings(
       return centred('window', surface, 1.2, 1.1, Math.round(100 * (from + 0.7)) / 100, (0.5 + (i % across)) / across);
     });
   }
+  if (room.kind === 'cabin') return inShell(surface, side);
   if (surface.kind === 'ceiling') {
     if (surface.behind === 'loft' && (room.kind === 'stairs' || room.kind === 'hall'))
       return [centred('hatch', surface, 0.75, 0.6, surface.heightM / 2 - 0.3)];
@@ -62,6 +63,31 @@ export function usualOpenings(
   }
   if (room.kind === 'bathroom') return [window, { ...centred('vent', surface, 0.2, 0.2, 0.2, 0.85) }];
   return [window];
+}
+
+/** A metal shell on wheels: windscreen or rear doors, a door and lockers at the sides, arches at the foot, a fan in the roof. */
+function inShell(
+  surface: SurfaceValue,
+  side: 'front' | 'left' | 'back' | 'right' | 'floor' | 'ceiling' | 'facade',
+): OpeningShape[] {
+  const foot = (height: number) => Math.round(100 * (surface.heightM - height)) / 100;
+  if (surface.kind === 'ceiling') return [centred('vent', surface, 0.4, 0.4, surface.heightM / 2 - 0.2)];
+  if (surface.kind !== 'wall' || surface.behind !== 'outside') return [];
+  switch (side) {
+    case 'front':
+      return [centred('window', surface, 1.5, 0.7, 0.2)];
+    case 'back':
+      return [centred('door', surface, 1.5, surface.heightM - 0.2, 0.2)];
+    case 'left':
+      return [centred('cupboard', surface, 1, 0.5, 0.2, 0.3), centred('wheel-arch', surface, 0.8, 0.4, foot(0.4), 0.7)];
+    case 'right':
+      return [
+        centred('door', surface, 0.9, surface.heightM - 0.2, 0.2, 0.3),
+        centred('wheel-arch', surface, 0.8, 0.4, foot(0.4), 0.75),
+      ];
+    default:
+      return [];
+  }
 }
 
 function letterPlate(surface: SurfaceValue): OpeningShape {

@@ -11,6 +11,7 @@ const facts: LetterFacts = {
   season: 'heated',
   people: 'one cat that slips out',
   outdoors: true,
+  ownHome: false,
 };
 
 describe('the letter to the householder', () => {
@@ -22,6 +23,22 @@ describe('the letter to the householder', () => {
     expect(letter).toContain('one cat that slips out');
     expect(letter).toContain('carbon monoxide');
   });
+
+  test.each(VISIT_KINDS)(
+    'to those who survey their own home, %s: nobody comes, nobody is told, and every caution stays',
+    (kind) => {
+      const own = householderLetter({ ...facts, kind, ownHome: true });
+      expect(own).toMatch(/^Before you survey Old Kiln Row/);
+      expect(own).toContain('You look Thursday 11 February, 20:00 to 23:00');
+      expect(own).not.toMatch(/\b(we|us|our)\b/i);
+      expect(own).toContain('Mind: one cat that slips out.');
+      expect(own).toContain('Do not open electrical covers, flues or gas appliances');
+      expect(handoutFromText(own, '', 'letter').title).toBe('Before you survey Old Kiln Row · No. 2');
+      expect(householderLetter({ ...facts, kind, ownHome: true, slot: null })).toContain(
+        'You look on a good evening of the week',
+      );
+    },
+  );
 
   test('counts over a change of the clock as clocks do', () => {
     const from = Date.UTC(2027, 2, 28, 7);

@@ -14,6 +14,8 @@ export interface LetterFacts {
   season: 'heated' | 'cooled';
   /** People and pets to mind, as somebody typed it. */
   people: string;
+  /** Who lives there surveys it. */
+  ownHome: boolean;
   /** Whether façades are looked at from outside. */
   outdoors: boolean;
 }
@@ -42,7 +44,8 @@ export function householderLetter(facts: LetterFacts): string {
     return `from ${day(awake)}, ${clock(awake)}`;
   };
   const when = slot ? `${day(slot.from)}, ${clock(slot.from)} to ${clock(slot.to)}` : 'a day and hour that we will tell you';
-  const points = facts.kind === 'solar-gain' ? gainPoints() : surveyPoints(facts, since);
+  const points = facts.kind === 'solar-gain' ? gainPoints(facts) : surveyPoints(facts, since);
+  if (facts.ownHome) return ownHomeLetter(facts, slot ? when : 'on a good evening of the week', points);
   return [
     `Before the thermal survey of ${siteName}`,
     '',
@@ -58,6 +61,28 @@ export function householderLetter(facts: LetterFacts): string {
   ].join('\n');
 }
 
+/** The same for those who survey their own home: nobody comes, and nobody has to be told. */
+function ownHomeLetter(facts: LetterFacts, when: string, points: string[]): string {
+  return [
+    `Before you survey ${facts.siteName}`,
+    '',
+    `You look ${when}, ${KINDS[facts.kind].wanted}. The camera sees surface temperatures; it works only if the house has been left steady for some hours.`,
+    '',
+    'Before:',
+    ...points.map((point) => `• ${point}`),
+    '',
+    'While you look:',
+    '• Ten minutes for the camera to warm up, lens cap off, card empty.',
+    '• Every room in the same order, and two frames of each place: what is odd, and a sound place of the same kind.',
+    '• Note what you change, and put it back.',
+    '',
+    'Please mind:',
+    ...cautions(facts).map((point) => `• ${point}`),
+    '',
+    'If the weather turns, choose another hour. What you cannot reach you note as not reached.',
+  ].join('\n');
+}
+
 /** Nobody gets up at three to open curtains: what falls into the night is done at nine in the evening before. */
 function beforeBed(time: number, timeZone: string): number {
   const { hour, day } = localHours(Math.floor(time / HOUR_MS) * HOUR_MS, 1, timeZone);
@@ -65,12 +90,12 @@ function beforeBed(time: number, timeZone: string): number {
   return hour[0]! < EARLIEST_H ? momentOf(day[0]! - 1, LATEST_H, timeZone) : time;
 }
 
-function surveyPoints({ inside, season, outdoors, kind }: LetterFacts, since: (hours: number) => string): string[] {
+function surveyPoints({ inside, season, outdoors, kind, ownHome }: LetterFacts, since: (hours: number) => string): string[] {
   if (kind === 'no-heat')
     return [
-      'Leave the heating off for some hours before we come: we watch it warm up from cold.',
+      `Leave the heating off for some hours before ${ownHome ? 'you begin: you' : 'we come: we'} watch it warm up from cold.`,
       'Make every radiator, valve and manifold reachable: no towels, curtains or furniture in front.',
-      'Have the keys of the boiler or plant room ready. Please do not change settings yourself.',
+      `Have the keys of the boiler or plant room ready. ${ownHome ? 'Note every setting before you change it.' : 'Please do not change settings yourself.'}`,
     ];
   const running =
     season === 'heated'
@@ -83,27 +108,29 @@ function surveyPoints({ inside, season, outdoors, kind }: LetterFacts, since: (h
     `Furniture a hand's width off outside walls, and cupboards on outside walls emptied or opened, ${since(CUPBOARDS_H)}.`,
     `No fire in stove or fireplace ${since(FIRE_H)}; close its damper only when everything is cold.`,
     'No laundry drying inside that day; cook and bathe early.',
-    'Loft hatch closed but reachable. Tell us of rooms that are not used or not heated.',
+    `Loft hatch closed but reachable. ${ownHome ? 'Note which rooms' : 'Tell us of rooms that'} are not used or not heated.`,
     ...(outdoors ? ['Leave the outside walls clear: no ladders, bicycles or bins against them. Do not wet them.'] : []),
   ];
 }
 
-function gainPoints(): string[] {
+function gainPoints({ ownHome }: LetterFacts): string[] {
   return [
     'Leave half of the blinds and shades open and half closed, so that the two can be compared.',
-    'Leave the cooling as you usually run it, and tell us how that is.',
+    `Leave the cooling as you usually run it, and ${ownHome ? 'note' : 'tell us'} how that is.`,
     'Keep the floor behind large windows clear.',
   ];
 }
 
-function cautions({ season, people, kind }: LetterFacts): string[] {
+function cautions({ season, people, kind, ownHome }: LetterFacts): string[] {
   return [
     'Nobody should freeze or overheat for a survey: frail people, small children and pets come first.',
-    ...(people.trim() === '' ? [] : [`You told us: ${people.trim()}. We will mind that.`]),
+    ...(people.trim() === '' ? [] : [ownHome ? `Mind: ${people.trim()}.` : `You told us: ${people.trim()}. We will mind that.`]),
     ...(season === 'heated' && kind !== 'solar-gain'
       ? ['No extra fuel heaters. Keep air vents open while anything burns fuel, and a carbon monoxide alarm in the room.']
       : []),
-    'Do not open electrical covers, flues or gas appliances, and do not climb into the loft or onto a roof for us.',
-    'The camera shows people too. Tell us which rooms we must not enter; pictures are used for the report only.',
+    `Do not open electrical covers, flues or gas appliances, and do not climb into the loft or onto a roof for ${ownHome ? 'a picture' : 'us'}.`,
+    ownHome
+      ? 'The camera shows people too: ask everybody who lives there, and clear a borrowed camera of your pictures.'
+      : 'The camera shows people too. Tell us which rooms we must not enter; pictures are used for the report only.',
   ];
 }

@@ -66,6 +66,11 @@ export function figureOf(
   };
 }
 
+/** A picture in the colours of another, so that the two can be compared by eye. */
+export function inColoursOf(figure: Figure, like: Figure): Figure {
+  return { ...figure, scale: like.scale, scaleEnds: like.scaleEnds, scaleWords: 'In the colours of the first picture.' };
+}
+
 /** What the colours of a picture mean, in words. */
 function scaleWordsOf(document: VisitDocument, scale: Scale, around: string, hasLeftOut: boolean, unit: DisplayUnit): string {
   const { fixed } = visitRow(document).value.span;

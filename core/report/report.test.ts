@@ -12,7 +12,7 @@ describe('the report', () => {
 
   test('states the question, the answer and the conditions', () => {
     expect(report.question).toBe('Why is it cold?');
-    expect(report.answer).toBe('One finding was recorded; it lies outside the noise of the measurement.');
+    expect(report.answer).toBe('Found: “Cold sill” (−5.3 K ± 0.4).');
     expect(report.day).toBe('11 Feb 2026');
     expect(report.verdict).toBe('Good to read');
     expect(report.conditions).toContainEqual({ label: 'Difference', value: '18.0 K' });
@@ -43,14 +43,17 @@ describe('the report', () => {
 
   test('begins with what was wanted and answers every complaint', () => {
     expect(report.wanted).toBe('The survey was wanted to find where the house loses heat.');
-    expect(report.complaints).toEqual([{ label: 'Front room', value: 'Cold near the window. Found there: Cold sill.' }]);
+    const found = 'Found: “Cold sill” (−5.3 K ± 0.4).';
+    expect(report.complaints).toEqual([
+      { id: ID.complaint, place: 'Front room', what: 'Cold near the window', proposed: found, answer: found },
+    ]);
     expect(report.history).toEqual([{ label: '2019', value: 'Chimney taken out' }]);
     const document = visitDocument();
     document.rows.finding = {};
-    document.rows.intake[ID.intake]!.value.complaints.push({ id: ID.event, place: 'Loft', what: 'Smells' });
-    expect(buildReport(document, () => pixels, 'C').complaints.map(({ value }) => value)).toEqual([
-      'Cold near the window. Looked at, nothing recorded there.',
-      'Smells. Not looked at.',
+    document.rows.intake[ID.intake]!.value.complaints.push({ id: ID.event, place: 'Loft', what: 'Smells', answer: '' });
+    expect(buildReport(document, () => pixels, 'C').complaints.map(({ answer }) => answer)).toEqual([
+      'Looked at, nothing recorded there.',
+      'Not looked at.',
     ]);
   });
 
@@ -58,14 +61,12 @@ describe('the report', () => {
     const document = visitDocument();
     const { complaints } = document.rows.intake[ID.intake]!.value;
     complaints[0]!.place = 'Front room, by the window';
-    expect(buildReport(document, () => pixels, 'C').complaints[0]!.value).toBe('Cold near the window. Found there: Cold sill.');
+    expect(buildReport(document, () => pixels, 'C').complaints[0]!.answer).toBe('Found: “Cold sill” (−5.3 K ± 0.4).');
     document.rows.finding = {};
     const [complaint] = roundOf(document).stops;
     const { id, value } = stopRowOf(document, complaint!.key);
     document.rows.stop = { [id]: { id, version: 1, value: { ...value, answer: 'unsolved', note: 'Only when it is windy.' } } };
-    expect(buildReport(document, () => pixels, 'C').complaints[0]!.value).toBe(
-      'Cold near the window. Unsolved: Only when it is windy.',
-    );
+    expect(buildReport(document, () => pixels, 'C').complaints[0]!.answer).toBe('Unsolved: Only when it is windy.');
   });
 
   test('says what was looked at', () => {
@@ -138,7 +139,7 @@ describe('the report', () => {
     document.rows.region[ID.suspect]!.value.shape = { kind: 'box', x: 5, y: 2, width: 8, height: 6 };
     const level = buildReport(document, () => pixels, 'C');
     expect(level.findings[0]!.stated!.difference.sign).toBe('level');
-    expect(level.answer).toContain('none lies outside the noise');
+    expect(level.answer).toBe('Within the noise, so that nothing is claimed: “Cold sill”.');
   });
 
   test('a difference across two frames says where the other region lies, and shows only its own frame', () => {

@@ -32,11 +32,16 @@ export function coverageOf(stops: readonly Stop[], outcomes: ReadonlyMap<string,
   return { stops: stops.length, answered: stops.length - of(null), unreached: of('unreached'), unsolved: of('unsolved') };
 }
 
-/** Minutes from the first look in a group to its last answer; null before anything was answered. */
+/** A round is walked in one go: what is further apart was looked at on another day, minutes. */
+const ONE_GO_MIN = 12 * 60;
+
+/** Minutes from the first look in a group to its last answer; null before anything was answered, and over more than one go. */
 export function minutesIn(group: StopGroup, answers: Row<'stop'>[]): number | null {
   const keys = new Set(group.stops.map(({ key }) => key));
   const times = answers
     .filter(({ value }) => keys.has(value.key))
     .flatMap(({ value: { openedAt, answeredAt } }) => [openedAt, answeredAt].filter((at): at is number => at !== null));
-  return times.length < 2 ? null : (Math.max(...times) - Math.min(...times)) / 60_000;
+  if (times.length < 2) return null;
+  const minutes = (Math.max(...times) - Math.min(...times)) / 60_000;
+  return minutes > ONE_GO_MIN ? null : minutes;
 }

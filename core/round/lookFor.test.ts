@@ -10,7 +10,7 @@ const PLACES: Place[] = (['framed', 'massive'] as const).flatMap((build) =>
   ),
 );
 /** Parts whose signs are their own, whatever the season. */
-const OWN_SIGNS: Part[] = ['radiator', 'inner-wall', 'ceiling-below'];
+const OWN_SIGNS: Part[] = ['radiator', 'inner-wall', 'ceiling-below', 'source', 'fixture', 'register', 'panel'];
 const ROWS = PARTS.filter((part) => !OWN_SIGNS.includes(part)).flatMap((part) =>
   PLACES.map((place): [Part, Place] => [part, place]),
 );
@@ -44,7 +44,17 @@ describe('what to look for', () => {
       const at = (cooled: boolean) => lookForWords(part, { build: 'framed', side: 'inside', cooled, day: false });
       return at(true) === at(false);
     });
-    expect(same).toEqual(['complaint', 'inner-wall', 'ceiling-below', 'appliances']);
+    expect(same).toEqual([
+      'complaint',
+      'own',
+      'source',
+      'fixture',
+      'register',
+      'panel',
+      'inner-wall',
+      'ceiling-below',
+      'appliances',
+    ]);
   });
 
   test('of a few places, as a surveyor would say it', () => {
@@ -90,5 +100,14 @@ test('cautions follow place and hour', () => {
   expect(stopCaution('loft-floor', place)).toMatch(/joists only.*hot/s);
   expect(stopCaution('loft-floor', { ...place, cooled: false })).not.toMatch(/hot/);
   expect(stopCaution('facade-left', { ...place, side: 'outside', day: false })).toMatch(/torch/);
-  expect(stopCaution('wall', { ...place, side: 'inside' })).toBeNull();
+  const inside: Place = { ...place, side: 'inside' };
+  expect(stopCaution('wall', inside)).toBeNull();
+  expect(stopCaution('wall', inside, 'heat-loss', 'living')).toBeNull();
+  expect(stopCaution('wall', inside, 'open-up')).toMatch(/tendons.*asbestos/);
+  expect(stopCaution('inner-wall', inside, 'open-up')).toMatch(/within its rating/);
+  expect(stopCaution('door', inside, 'open-up')).toBeNull();
+  expect(stopCaution('radiator', inside, 'no-heat')).toMatch(/bleeding.*cold/);
+  expect(stopCaution('wall', inside, 'other', 'cabin')).toMatch(/carbon monoxide alarm.*fumes/);
+  expect(stopCaution('panel', inside)).toMatch(/licensed.*stay live/s);
+  expect(stopCaution('flue', inside)).toMatch(/Never block a flue/);
 });

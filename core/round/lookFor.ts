@@ -56,6 +56,7 @@ const SUNNY_ROOM = ' Leave out what the sun warms through the glass.';
 /** What to look for at each part of a round. A surveyor may read and edit this table. */
 const LOOK_FOR: Record<Part, (words: Words) => string> = {
   complaint: () => 'Whatever differs from its like at the same height.',
+  own: () => 'Whatever differs from its like at the same height.',
   door: ({ Cold, cold }) =>
     `${Cold} feathers at the sides, lock, keyhole and threshold: air. A ${cold} panel is only a thin door.`,
   floor: ({ Cold, cold, build }) =>
@@ -67,6 +68,13 @@ const LOOK_FOR: Record<Part, (words: Words) => string> = {
     cooled
       ? 'The heating is off: nothing shows here in this season.'
       : 'Cold at the top: air. Cold at the bottom, in the middle: sludge. Cold all over: closed or not reached. One end still cold: wait some minutes.',
+  source: () => 'Flow and return differ by some kelvin. Warm pipes without lagging, a warm cylinder, heat where a valve is shut.',
+  fixture: () =>
+    'Drops and a spreading cool patch under it while water runs; a warm one with hot water. The trap and the joints first.',
+  register: () => 'Evenly as warm or cool as its neighbours. One that breaks the row is blocked, or its duct leaks.',
+  socket: ({ cold }) => `A ${cold} ring round it, or ${cold} pins: air from behind the lining.`,
+  panel: () => 'One breaker or joint warmer than its like under a like load. Note the load beside it.',
+  flue: ({ cold }) => `A ${cold} plume at its edge: it is open. One that is meant to be open is no fault.`,
   sill: ({ cold }) => `A ${cold} feather from a corner of the sill: air. A straight ${cold} stripe below it: a bridge.`,
   window: ({ Cold, Dark, day }) =>
     `${Cold} feathers at sash and frame. ${Dark} lower corners of the pane are its spacer. A pane unlike its neighbours has failed.${day ? SUNNY_ROOM : ''}`,

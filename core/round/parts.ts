@@ -1,10 +1,17 @@
 /** Parts of a room or house that a round looks at, in the order in which people walk. */
 export const PARTS = [
   'complaint',
+  'own',
   'door',
   'floor',
   'cupboard',
   'radiator',
+  'source',
+  'fixture',
+  'register',
+  'socket',
+  'panel',
+  'flue',
   'sill',
   'window',
   'wall',
@@ -44,6 +51,11 @@ export const PART_WORDS: Record<Part, PartWords> = {
     title: 'Place of the complaint',
     stand: 'Two frames: the place, and a sound place of the same kind.',
   },
+  own: {
+    ...usual,
+    title: 'Added by hand',
+    stand: 'Two frames: the place, and a sound place of the same kind.',
+  },
   door: {
     ...usual,
     title: 'Door',
@@ -68,6 +80,50 @@ export const PART_WORDS: Record<Part, PartWords> = {
     stand: 'Square on, all of it in view, ten minutes after the heating came on.',
     viewM: 1.8,
     caution: 'Hot metal, hot water under pressure: open nothing.',
+  },
+  source: {
+    ...usual,
+    title: 'Source of the heat',
+    stand: 'Cover on. Pipes in view, bright metal taped.',
+    viewM: 1.6,
+    caution:
+      'Scalding water and steam; gas and flue gas. Smell gas, or feel unwell: out, and call. Covers and burners are for licensed people.',
+  },
+  fixture: {
+    ...usual,
+    title: 'Water fixture',
+    stand: 'Under it and at its foot: dry first, then hot water run, then cold.',
+    viewM: 1.4,
+    caution: 'Hot water scalds. Foul water: gloves.',
+  },
+  register: {
+    ...usual,
+    title: 'Register or unit',
+    stand: 'Square on, from one metre; fan on for ten minutes before.',
+    viewM: 1.2,
+    caution: 'No hand near a fan. Refrigerant and its pipes are for licensed people.',
+  },
+  socket: {
+    ...usual,
+    title: 'Socket on an outside wall',
+    viewM: 0.6,
+    caution: 'Live: cover stays on, nothing pushed in.',
+  },
+  panel: {
+    ...usual,
+    title: 'Breaker panel or inverter',
+    stand: 'Cover closed, from one metre, with its loads on as usual.',
+    viewM: 1.2,
+    caution:
+      'Covers are opened by licensed people only. Inverters, batteries and their wires stay live when switched off. Unsafe heat: stop, keep away, call.',
+  },
+  flue: {
+    ...usual,
+    title: 'Fireplace, flue or vent',
+    stand: 'Fire out and cold for a day.',
+    viewM: 1.8,
+    caution:
+      'Never block a flue or a vent that feeds a burner: carbon monoxide. A disused flue may be shared with a neighbour; ask before it is closed.',
   },
   sill: {
     ...usual,

@@ -6,10 +6,10 @@ import type { Row } from '../entities';
 import type { StopValue } from './stopRow';
 import { coverageOf, minutesIn, outcomesOf } from './coverage';
 import { kitListOf, kitOf } from './kit';
-import { KINDS } from '../visit/kinds';
+import { KINDS, VISIT_KINDS } from '../visit/kinds';
 import { layCard } from './layCard';
 import { PARTS } from './parts';
-import { cameraOf, openChanges, roundOf, stopRowOf } from './round';
+import { cameraOf, openChanges, roundOf, stopRowOf, struckStops } from './round';
 import { FLATTEST_DEG, standFor, standWords } from './stand';
 import { stopGroups, type House } from './stops';
 
@@ -20,7 +20,7 @@ function house(name: TemplateName): House {
   const rooms = templateRooms(template, ID.site).map((value) => ({ id: newId(), version: 1, value }));
   const shell = { ...template.shell, frontAzimuth: 180 };
   const surfaces = surfacesOf(ID.site, rooms, new Set(rooms.map(({ id }) => id)), shell, {}, newId);
-  return { rooms, surfaces: surfaces.map((surface) => ({ ...surface, version: 1 })) };
+  return { rooms, surfaces: surfaces.map((surface) => ({ ...surface, version: 1 })), own: [], services: [], frontAzimuth: 180 };
 }
 
 const nobody = { kind: 'buying' as const, complaints: [], history: [] };
@@ -34,6 +34,7 @@ const answered = (key: string, change: Partial<StopValue> = {}): Row<'stop'> => 
     reason: '',
     note: '',
     probes: [],
+    struck: false,
     openedAt: 0,
     answeredAt: 60_000,
     ...change,
@@ -62,7 +63,7 @@ describe('stops', () => {
   test('complaints come first in their room, history to the house when it names no room', () => {
     const groups = stopGroups(house('terrace'), {
       kind: 'buying',
-      complaints: [{ id: 'c', place: 'front room', what: 'Cold feet' }],
+      complaints: [{ id: 'c', place: 'front room', what: 'Cold feet', answer: '' }],
       history: [
         { id: 'h1', what: 'Chimney taken out', when: '' },
         { id: 'h2', what: 'Kitchen extended', when: '2001' },
@@ -78,8 +79,8 @@ describe('stops', () => {
     stopGroups(of, intake).flatMap(({ stops }) => stops.map(({ key }) => key));
 
   test('keep their keys when complaints and history come, go and are put in other words', () => {
-    const one = { id: 'one', place: 'Hall', what: 'Draught' };
-    const two = { id: 'two', place: 'Kitchen', what: 'Damp' };
+    const one = { id: 'one', place: 'Hall', what: 'Draught', answer: '' };
+    const two = { id: 'two', place: 'Kitchen', what: 'Damp', answer: '' };
     const event = { id: 'event', what: 'Chimney taken out', when: '2019' };
     const all = keysOf(house('flat'), { ...nobody, complaints: [one, two], history: [event] });
     expect(all).toEqual(expect.arrayContaining(['one:complaint', 'two:complaint', 'event:history']));
@@ -130,7 +131,45 @@ describe('stops', () => {
       }
   });
 
-  test('a house without rooms has none', () => expect(stopGroups({ rooms: [], surfaces: [] }, nobody)).toEqual([]));
+  test('what was added by hand is looked at first, whatever the question is; what was struck off is not', () => {
+    const terrace = house('terrace');
+    const [room] = terrace.rooms;
+    const own = (id: string, roomId: string | null): Row<'ownStop'> => ({
+      id,
+      version: 1,
+      value: { siteId: ID.site, roomId, title: `Meter cupboard ${id}` },
+    });
+    const added = { ...terrace, own: [own('b', room!.id), own('a', null)] };
+    for (const kind of VISIT_KINDS) {
+      const groups = stopGroups(added, { ...nobody, kind });
+      expect(groups.find(({ id }) => id === room!.id)!.stops[0]).toMatchObject({
+        key: 'b:own',
+        part: 'own',
+        title: 'Meter cupboard b',
+      });
+      expect(groups.at(-1)).toMatchObject({ id: null, stops: [{ key: 'a:own', surfaceId: null }] });
+    }
+    const [first, second] = stopGroups(added, nobody).flatMap(({ stops }) => stops);
+    const left = stopGroups(added, nobody, new Set([second!.key]), new Set([first!.key, second!.key]));
+    const keys = left.flatMap(({ stops }) => stops.map(({ key }) => key));
+    expect(keys).not.toContain(first!.key);
+    expect(keys).not.toContain(second!.key);
+  });
+
+  test('stops that were struck off are known, with their place, and come back', () => {
+    const document = visitDocument();
+    const { stops } = roundOf(document);
+    const row = stopRowOf(document, stops[1]!.key);
+    document.rows.stop = { [row.id]: { ...row, version: 1, value: { ...row.value, struck: true } } };
+    expect(roundOf(document).stops.map(({ key }) => key)).toEqual(stops.filter((_, i) => i !== 1).map(({ key }) => key));
+    expect(struckStops(document)).toMatchObject([{ group: 'Front room', stop: { key: stops[1]!.key } }]);
+    document.rows.stop = { [row.id]: { ...row, version: 2, value: row.value } };
+    expect(struckStops(document)).toEqual([]);
+    expect(roundOf(document).stops).toHaveLength(stops.length);
+  });
+
+  test('a house without rooms has none', () =>
+    expect(stopGroups({ rooms: [], surfaces: [], own: [], services: [], frontAzimuth: 180 }, nobody)).toEqual([]));
 });
 
 describe('standing', () => {

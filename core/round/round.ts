@@ -1,5 +1,5 @@
 import { framesOf } from '../visit/frames';
-import { onlyRow, roomsOf, visitRow } from '../visit/theVisit';
+import { frontAzimuthOf, onlyRow, roomsOf, visitRow } from '../visit/theVisit';
 import type { CameraValue } from '../camera/cameraRow';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
@@ -8,7 +8,7 @@ import { derived } from '../rows/derived';
 import { rowIdFrom } from '../rows/rowId';
 import { STAND_IN_CAMERA } from '../camera/standInCamera';
 import { coverageOf, outcomesOf, type Coverage, type Outcome } from './coverage';
-import { stopGroups, type Stop, type StopGroup } from './stops';
+import { type House, stopGroups, type Stop, type StopGroup } from './stops';
 
 /** The round of a visit as it stands: its stops, what became of each, and how much is done. */
 export interface Round {
@@ -19,15 +19,36 @@ export interface Round {
   coverage: Coverage;
 }
 
+function houseOf(document: VisitDocument): House {
+  const { surface, ownStop, service } = document.rows;
+  return {
+    rooms: roomsOf(document),
+    surfaces: Object.values(surface),
+    own: Object.values(ownStop),
+    services: Object.values(service),
+    frontAzimuth: frontAzimuthOf(document),
+  };
+}
+
 export const roundOf = derived(
-  ({ rows }: VisitDocument) => [rows.stop, rows.frame, rows.room, rows.surface, rows.intake],
+  ({ rows }: VisitDocument) => [
+    rows.stop,
+    rows.frame,
+    rows.room,
+    rows.surface,
+    rows.ownStop,
+    rows.service,
+    rows.site,
+    rows.intake,
+  ],
   (document): Round => {
     const answers = Object.values(document.rows.stop);
     const taken = framesOf(document).flatMap(({ value }) => value.stopKey ?? []);
     const groups = stopGroups(
-      { rooms: roomsOf(document), surfaces: Object.values(document.rows.surface) },
+      houseOf(document),
       onlyRow(document, 'intake').value,
       new Set([...answers.filter(({ value }) => value.answer !== null).map(({ value }) => value.key), ...taken]),
+      new Set(answers.filter(({ value }) => value.struck).map(({ value }) => value.key)),
     );
     const outcomes = outcomesOf(
       groups,
@@ -39,6 +60,21 @@ export const roundOf = derived(
   },
 );
 
+/** Stops that were taken off the round by hand, as they would stand on it. */
+export function struckStops(document: VisitDocument): { group: string; stop: Stop; row: Row<'stop'> }[] {
+  const struck = new Map(
+    Object.values(document.rows.stop).flatMap((row) => (row.value.struck ? [[row.value.key, row] as const] : [])),
+  );
+  if (struck.size === 0) return [];
+  const groups = stopGroups(houseOf(document), onlyRow(document, 'intake').value, new Set(struck.keys()));
+  return groups.flatMap(({ name, stops }) =>
+    stops.flatMap((stop) => {
+      const row = struck.get(stop.key);
+      return row ? [{ group: name, stop, row }] : [];
+    }),
+  );
+}
+
 /** What is stored of a stop, or what would be stored first. */
 export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {
   const id = rowIdFrom(document.visitId, key);
@@ -49,6 +85,7 @@ export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {
     reason: '',
     note: '',
     probes: [],
+    struck: false,
     openedAt: null,
     answeredAt: null,
   };

@@ -17,6 +17,8 @@ export const stopValueSchema = z.object({
   note: textSchema(2000),
   /** What a contact thermometer or another probe said, already with its offset. */
   probes: z.array(z.object({ celsius: temperatureSchema, with: textSchema(120) })).max(20, 'must not be more than 20'),
+  /** Taken off the round by hand. */
+  struck: z.boolean().default(false),
   openedAt: momentSchema.nullable(),
   answeredAt: momentSchema.nullable(),
 });
@@ -30,5 +32,5 @@ export const stopEntity = defineEntity({
   scope: 'visit',
   parent: OF_VISIT,
   fixed: ['key'],
-  words: { answer: 'answer', reason: 'why not reached', note: 'note', probes: 'probe values' },
+  words: { answer: 'answer', reason: 'why not reached', note: 'note', probes: 'probe values', struck: 'struck off' },
 });

@@ -1,9 +1,10 @@
-import { losesHeat, type OpeningKind, type RoomKind } from '../house/kinds';
+import { losesHeat, OPENING_WORDS, type OpeningKind, type RoomKind } from '../house/kinds';
 import type { Row } from '../entities';
 import type { RoomValue } from '../house/roomRow';
 import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { IntakeValue } from '../visit/intakeRow';
 import { PART_WORDS, type Part } from './parts';
+import { serviceSpots, type ServiceSpot } from './serviceStops';
 import { answersKind } from './stopsByKind';
 
 /** One thing to look at on the round. It follows from the house and the question; only its answer is stored. */
@@ -33,6 +34,11 @@ export interface StopGroup {
 export interface House {
   rooms: Row<'room'>[];
   surfaces: Row<'surface'>[];
+  /** Stops that were added by hand. */
+  own: Row<'ownStop'>[];
+  services: Row<'service'>[];
+  /** Where the lower edge of the plan looks, degrees from north. */
+  frontAzimuth: number;
 }
 
 /**
@@ -41,12 +47,14 @@ export interface House {
  * then each side of the house from two stand-points; then what complaints and history say of no room.
  *
  * @param kept - keys of stops that stay whatever the question is: somebody answered them
+ * @param struck - keys of stops that somebody took off the round
  * @returns groups with at least one stop, in the order of the walk
  */
 export function stopGroups(
-  { rooms, surfaces }: House,
+  { rooms, surfaces, own: added, services, frontAzimuth }: House,
   { kind, complaints, history }: Pick<IntakeValue, 'kind' | 'complaints' | 'history'>,
   kept: ReadonlySet<string> = new Set(),
+  struck: ReadonlySet<string> = new Set(),
 ): StopGroup[] {
   const inRoom = (id: string) => surfaces.filter(({ value }) => value.roomId === id).sort(byOrdinal);
   const sorted = [...rooms].sort(byOrdinal);
@@ -58,11 +66,18 @@ export function stopGroups(
   const told: { roomId: string | null; stop: Stop }[] = [
     ...complaints.map(({ id, place, what }) => told1('complaint', id, roomIn(sorted, place)?.id ?? null, what)),
     ...history.map(({ id, what }) => told1('history', id, roomIn(sorted, what)?.id ?? null, what)),
+    ...added.toSorted((a, b) => a.id.localeCompare(b.id)).map(({ id, value }) => told1('own', id, value.roomId, value.title)),
   ];
   const groups: StopGroup[] = sorted.map(({ id, value }) => {
     const walls = inRoom(id);
     const own = told.filter(({ roomId }) => roomId === id).map(({ stop }) => onWall(stop, walls));
-    return { id, name: value.name, stops: [...own, ...roomStops(id, value, walls)] };
+    const spots = serviceSpots(
+      services.filter((service) => service.value.roomId === id),
+      value,
+      walls,
+      frontAzimuth,
+    );
+    return { id, name: value.name, stops: [...own, ...roomStops(id, value, walls, spots, kept)] };
   });
   for (const facade of surfaces.filter(({ value }) => value.roomId === null).sort(byOrdinal))
     groups.push({ id: facade.id, name: facade.value.name, stops: facadeStops(facade) });
@@ -70,7 +85,7 @@ export function stopGroups(
   groups.push({ id: null, name: 'The house', stops: nowhere });
   const dry = new Set(surfaces.filter(({ value }) => !isWet(value)).map(({ id }) => id));
   const wanted = ({ key, part, surfaceId }: Stop) =>
-    kept.has(key) || (answersKind(kind, part) && !(FOR_WATER.has(part) && dry.has(surfaceId ?? '')));
+    !struck.has(key) && (kept.has(key) || (answersKind(kind, part) && !(FOR_WATER.has(part) && dry.has(surfaceId ?? ''))));
   return groups.map((group) => ({ ...group, stops: group.stops.filter(wanted) })).filter(({ stops }) => stops.length > 0);
 }
 
@@ -91,12 +106,12 @@ export function stopKeyOf(id: string, part: Part): string {
 
 /** A stop from somebody's words. */
 function told1(
-  part: 'complaint' | 'history',
+  part: 'complaint' | 'history' | 'own',
   id: string,
   groupId: string | null,
   words: string,
 ): { roomId: string | null; stop: Stop } {
-  const title = `${part === 'complaint' ? 'Complaint' : 'History'}: ${words}`;
+  const title = part === 'own' ? words : `${part === 'complaint' ? 'Complaint' : 'History'}: ${words}`;
   const place = { surfaceId: null, aim: { x: 1, y: 1 }, viewM: 3, opening: null };
   return { roomId: groupId, stop: { key: stopKeyOf(id, part), groupId, part, title, ...place } };
 }
@@ -129,12 +144,16 @@ function stopOn(surface: Row<'surface'>, part: Part, groupId: string, change: Pa
 export const OPENING_PARTS: Record<OpeningKind, Part[]> = {
   window: ['sill', 'window'],
   door: ['door'],
-  'letter-plate': [],
+  'letter-plate': ['door'],
   hatch: ['hatch'],
   vent: ['vent'],
   light: ['light'],
   cupboard: ['cupboard'],
+  'wheel-arch': ['floor'],
 };
+
+/** What is looked at like something else, and goes by its own name. */
+const BY_OPENING: ReadonlySet<OpeningKind> = new Set<OpeningKind>(['letter-plate', 'wheel-arch']);
 
 function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
   const { openings, name } = surface.value;
@@ -144,7 +163,7 @@ function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
       const middle = { x: opening.x + opening.width / 2, y: opening.y + opening.height / 2 };
       return stopOn(surface, part, groupId, {
         key: stopKeyOf(opening.id, part),
-        title: `${PART_WORDS[part].title}, ${name.toLowerCase()}${alike ? ` ${i + 1}` : ''}`,
+        title: `${BY_OPENING.has(opening.kind) ? OPENING_WORDS[opening.kind] : PART_WORDS[part].title}, ${name.toLowerCase()}${alike ? ` ${i + 1}` : ''}`,
         aim: part === 'sill' ? { x: middle.x, y: Math.min(surface.value.heightM, opening.y + opening.height + 0.25) } : middle,
         viewM: Math.max(PART_WORDS[part].viewM ?? 2, part === 'door' || part === 'window' ? opening.width * 1.3 : 0),
         opening,
@@ -155,13 +174,20 @@ function openingStops(surface: Row<'surface'>, groupId: string): Stop[] {
 
 const ORDER = new Map<Part, number>(Object.keys(PART_WORDS).map((part, i) => [part as Part, i]));
 
-/** Rooms with water in them, and rooms that are usually heated. */
+/** Rooms with water in them, with appliances, and rooms that are usually heated. */
 const WET_ROOMS: readonly RoomKind[] = ['kitchen', 'bathroom', 'utility'];
 /** Looked at only where water runs on this side or behind. */
 const FOR_WATER: ReadonlySet<Part> = new Set<Part>(['inner-wall', 'ceiling-below']);
+const WITH_APPLIANCES: readonly RoomKind[] = ['kitchen', 'utility', 'workshop'];
 const HEATED_ROOMS: readonly RoomKind[] = ['living', 'bedroom', 'kitchen', 'bathroom', 'hall'];
 
-function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]): Stop[] {
+function roomStops(
+  roomId: string,
+  room: RoomValue,
+  surfaces: Row<'surface'>[],
+  spots: readonly ServiceSpot[],
+  kept: ReadonlySet<string>,
+): Stop[] {
   const stops: Stop[] = surfaces.flatMap((surface) => openingStops(surface, roomId));
   for (const surface of surfaces) {
     const { kind, behind, widthM, heightM } = surface.value;
@@ -173,8 +199,9 @@ function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]):
         );
       continue;
     }
-    if (kind === 'wall' && losesHeat(behind)) stops.push(stopOn(surface, 'wall', roomId));
-    if (kind === 'wall' && behind === 'room') stops.push(stopOn(surface, 'inner-wall', roomId));
+    // The divider of a shell on wheels is looked at like a wall to the outside.
+    if (kind === 'wall' && (losesHeat(behind) || room.kind === 'cabin')) stops.push(stopOn(surface, 'wall', roomId));
+    if (kind === 'wall' && behind === 'room' && room.kind !== 'cabin') stops.push(stopOn(surface, 'inner-wall', roomId));
     if (kind === 'ceiling' && behind === 'room') stops.push(stopOn(surface, 'ceiling-below', roomId));
     if (kind === 'floor' && losesHeat(behind)) stops.push(stopOn(surface, 'floor', roomId, { aim: { x: widthM / 2, y: 0.4 } }));
     if (kind === 'ceiling' && losesHeat(behind)) {
@@ -184,13 +211,38 @@ function roomStops(roomId: string, room: RoomValue, surfaces: Row<'surface'>[]):
       );
     }
   }
-  const wall = surfaces.find(({ value }) => value.kind === 'wall');
-  if (HEATED_ROOMS.includes(room.kind)) stops.push(...radiatorStop(roomId, surfaces));
-  if ((room.kind === 'kitchen' || room.kind === 'utility' || room.kind === 'workshop') && wall)
-    stops.push(
-      stopOn(surfaces.find(({ value }) => value.kind === 'wall' && value.behind === 'room') ?? wall, 'appliances', roomId),
-    );
+  const guessed = [
+    ...(HEATED_ROOMS.includes(room.kind) ? radiatorStop(roomId, surfaces) : []),
+    ...(WITH_APPLIANCES.includes(room.kind) ? applianceStop(roomId, surfaces) : []),
+  ];
+  // Where somebody said what is there, nothing is guessed; what was answered stays.
+  const said = new Set(spots.map(({ part }) => part));
+  stops.push(
+    ...spots.map((spot) => spotStop(roomId, spot)),
+    ...guessed.filter(({ key, part }) => kept.has(key) || !said.has(part)),
+  );
   return stops.sort((a, b) => ORDER.get(a.part)! - ORDER.get(b.part)!);
+}
+
+/** Where appliances are looked for: at an inner wall. */
+function applianceStop(roomId: string, surfaces: Row<'surface'>[]): Stop[] {
+  const walls = surfaces.filter(({ value }) => value.kind === 'wall');
+  const wall = walls.find(({ value }) => value.behind === 'room') ?? walls[0];
+  return wall ? [stopOn(wall, 'appliances', roomId)] : [];
+}
+
+/** One service of a room. */
+function spotStop(roomId: string, { service, part, wall, aim }: ServiceSpot): Stop {
+  return {
+    key: stopKeyOf(service.id, part),
+    groupId: roomId,
+    part,
+    title: service.value.name,
+    surfaceId: wall?.id ?? null,
+    aim,
+    viewM: PART_WORDS[part].viewM ?? 2,
+    opening: null,
+  };
 }
 
 /** Where an emitter is looked for: under the window, else at the first wall to the cold. */

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { surfacesOf } from '../house/surfacesOf';
+import { usualServices } from '../house/placeServices';
 import { templateRooms, TEMPLATES } from '../house/templates';
 import { ID } from '../testing/visit';
 import { KINDS, VISIT_KINDS, type VisitKind } from '../visit/kinds';
@@ -14,7 +15,13 @@ const house = (() => {
   const rooms = templateRooms(TEMPLATES.terrace, ID.site).map((value) => ({ id: newId(), version: 1, value }));
   const shell = { ...TEMPLATES.terrace.shell, frontAzimuth: 180 };
   const surfaces = surfacesOf(ID.site, rooms, new Set(rooms.map(({ id }) => id)), shell, {}, newId);
-  return { rooms, surfaces: surfaces.map((surface) => ({ ...surface, version: 1 })) };
+  return {
+    rooms,
+    surfaces: surfaces.map((surface) => ({ ...surface, version: 1 })),
+    own: [],
+    services: usualServices(ID.site, rooms, surfaces, 180, newId).map((service) => ({ ...service, version: 1 })),
+    frontAzimuth: 180,
+  };
 })();
 
 const stopsOf = (kind: VisitKind, kept?: ReadonlySet<string>) =>
@@ -53,7 +60,7 @@ test('no two kinds of visit have the same stops, and each has some', () => {
 
 test('every part answers some question, and none is looked at that nobody asked for', () => {
   const asked = new Set(VISIT_KINDS.flatMap((kind) => [...STOPS_BY_KIND[kind]]));
-  expect(PARTS.filter((part) => !asked.has(part))).toEqual(['complaint', 'history']);
+  expect(PARTS.filter((part) => !asked.has(part))).toEqual(['complaint', 'own', 'history']);
   for (const kind of VISIT_KINDS) {
     const parts = new Set(stopsOf(kind).map(({ part }) => part));
     expect([...parts].every((part) => STOPS_BY_KIND[kind].has(part))).toBe(true);

@@ -27,6 +27,8 @@ export const STOPS_BY_KIND: Record<VisitKind, ReadonlySet<Part>> = {
   'heat-loss': new Set(ENVELOPE),
   drafts: new Set<Part>([
     'door',
+    'socket',
+    'flue',
     'floor',
     'cupboard',
     'sill',
@@ -39,6 +41,7 @@ export const STOPS_BY_KIND: Record<VisitKind, ReadonlySet<Part>> = {
   ]),
   damp: new Set<Part>([
     'floor',
+    'fixture',
     'cupboard',
     'window',
     'wall',
@@ -49,14 +52,37 @@ export const STOPS_BY_KIND: Record<VisitKind, ReadonlySet<Part>> = {
     'loft-floor',
     'facade-left',
   ]),
-  'no-heat': new Set<Part>(['radiator', 'floor', 'sill', 'wall']),
-  buying: new Set<Part>([...ENVELOPE, 'radiator', 'inner-wall', 'ceiling-below', 'appliances']),
+  'no-heat': new Set<Part>(['radiator', 'source', 'register', 'floor', 'sill', 'wall']),
+  buying: new Set<Part>([
+    ...ENVELOPE,
+    'radiator',
+    'source',
+    'fixture',
+    'register',
+    'socket',
+    'panel',
+    'flue',
+    'inner-wall',
+    'ceiling-below',
+    'appliances',
+  ]),
   acceptance: new Set(ENVELOPE.filter((part) => part !== 'cupboard' && part !== 'facade-right')),
-  'open-up': new Set<Part>(['floor', 'wall', 'inner-wall', 'ceiling', 'ceiling-below', 'loft-floor', 'facade-left']),
-  seasonal: new Set<Part>([...ENVELOPE, 'radiator']),
+  'open-up': new Set<Part>(['floor', 'fixture', 'wall', 'inner-wall', 'ceiling', 'ceiling-below', 'loft-floor', 'facade-left']),
+  seasonal: new Set<Part>([...ENVELOPE, 'radiator', 'source', 'flue']),
   'solar-gain': new Set<Part>(['floor', 'window', 'wall', 'ceiling', 'facade-left', 'facade-right']),
-  bills: new Set<Part>([...ENVELOPE, 'radiator', 'appliances']),
-  'stale-air': new Set<Part>(['door', 'floor', 'cupboard', 'wall', 'ceiling-corners', 'hatch', 'vent', 'appliances']),
+  bills: new Set<Part>([...ENVELOPE, 'radiator', 'source', 'register', 'panel', 'flue', 'appliances']),
+  'stale-air': new Set<Part>([
+    'door',
+    'register',
+    'flue',
+    'floor',
+    'cupboard',
+    'wall',
+    'ceiling-corners',
+    'hatch',
+    'vent',
+    'appliances',
+  ]),
   building: new Set<Part>([
     'door',
     'floor',
@@ -69,10 +95,26 @@ export const STOPS_BY_KIND: Record<VisitKind, ReadonlySet<Part>> = {
     'facade-left',
     'facade-right',
   ]),
-  other: new Set<Part>(['door', 'floor', 'window', 'wall', 'ceiling', 'hatch', 'light', 'vent', 'appliances', 'facade-left']),
+  other: new Set<Part>([
+    'door',
+    'panel',
+    'source',
+    'floor',
+    'window',
+    'wall',
+    'ceiling',
+    'hatch',
+    'light',
+    'vent',
+    'appliances',
+    'facade-left',
+  ]),
 };
+
+/** What somebody said or asked for is looked at whatever the question is. */
+const ALWAYS: ReadonlySet<Part> = new Set<Part>(['complaint', 'history', 'own']);
 
 /** Whether a stop belongs to the round of a question. */
 export function answersKind(kind: VisitKind, part: Part): boolean {
-  return part === 'complaint' || part === 'history' || STOPS_BY_KIND[kind].has(part);
+  return ALWAYS.has(part) || STOPS_BY_KIND[kind].has(part);
 }

@@ -87,6 +87,7 @@ test('a captured frame goes through its file and back like any other', () => {
     room: room && templateRooms(TEMPLATES.cottage, ID.site)[0]!,
     described: null,
     hidden: drawHidden(spots[0]!),
+    sealed: false,
     storeys: { lowest: 0, count: 1 },
     weather: { ...CALM, outsideC: 1 },
   };

@@ -18,6 +18,8 @@ export interface SimulatedSurface {
   described: readonly Feature[] | null;
   /** What chance has hidden, drawn once. */
   hidden: readonly Feature[];
+  /** Somebody closed gaps of it within the visit. */
+  sealed: boolean;
   /** Lowest storey of the house, and how many it has. */
   storeys: { lowest: number; count: number };
   weather: SimulatedWeather;
@@ -59,6 +61,8 @@ function openingFeature(opening: Opening, outdoors: boolean): Feature {
       return { kind: 'door', ...box, factor: 0.74, threshold: outdoors ? 0.1 : 0.12 };
     case 'hatch':
       return { kind: 'panel', look: 'hatch', ...box, change: -0.05, rim: 0.12 };
+    case 'wheel-arch':
+      return { kind: 'panel', look: 'boards', ...box, change: -0.08, rim: 0.04 };
     case 'cupboard':
       return { kind: 'panel', look: 'boards', ...box, change: -0.03, rim: 0 };
     case 'vent':
@@ -161,7 +165,7 @@ export function hiddenIn({
  * @param shot - counts pictures, so that no two have the same noise
  */
 export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pose: Pose, shot: number): Scene {
-  const { id, surface, room, described, hidden, weather, storeys } = simulated;
+  const { id, surface, room, described, hidden, sealed, weather, storeys } = simulated;
   const { insideC, humidityPct } = weather;
   const inLoft = room?.kind === 'loft' && surface.kind === 'floor';
   const outdoors = room === null || inLoft;
@@ -195,13 +199,24 @@ export function houseScene(simulated: SimulatedSurface, camera: SceneCamera, pos
         : surface.kind === 'floor'
           ? [160, 130, 100]
           : [222 * light, 214 * light, 198 * light],
-    features:
+    features: (
       described ??
       layered(
         knownFeatures(simulated),
         hidden.filter((feature) => isThere(feature, surface, cooled)),
-      ),
+      )
+    ).map((feature) => (sealed ? tightened(feature) : feature)),
   };
+}
+
+/** What a strip or sealant leaves of a gap. */
+const LEFT_OPEN = 0.12;
+
+/** A gap that was closed; what is no gap stays as it is. */
+function tightened(feature: Feature): Feature {
+  if (feature.kind === 'door') return { ...feature, threshold: LEFT_OPEN * feature.threshold };
+  if (feature.kind !== 'leak' && feature.kind !== 'ring' && feature.kind !== 'joints') return feature;
+  return { ...feature, strength: LEFT_OPEN * feature.strength };
 }
 
 /** Lower edge of a surface above the ground, m. */

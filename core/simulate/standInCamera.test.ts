@@ -231,6 +231,7 @@ describe('a simulated house', () => {
     },
     described: null,
     hidden: [],
+    sealed: false,
     storeys: { lowest: 0, count: 2 },
     weather: CALM,
   };
@@ -243,6 +244,14 @@ describe('a simulated house', () => {
   };
   const kinds = (change: Partial<SimulatedSurface> = {}) =>
     houseScene(drawn(change), own, pose, 1).features.map(({ kind }) => kind);
+
+  test('closing gaps leaves little of the air that came in, and everything else as it was', () => {
+    const leak = { kind: 'leak' as const, x: 1.4, y: 1.6, direction: 90, reach: 0.5, strength: 0.4 };
+    const bay = { kind: 'bay' as const, x: 0.2, y: 0.2, width: 0.5, height: 1, strength: 0.1 };
+    const seen = (sealed: boolean) => houseScene({ ...simulated, described: [leak, bay], sealed }, own, pose, 1).features;
+    expect(seen(false)).toEqual([leak, bay]);
+    expect(seen(true)).toEqual([{ ...leak, strength: expect.closeTo(0.048, 9) }, bay]);
+  });
 
   test('shows what the house model says, and hides the same things every time', () => {
     expect(kinds()).toEqual(kinds());

@@ -1,6 +1,7 @@
 import type { VisitDocument } from '../document';
 import { APPARENT } from '../radiometry/basis';
 import { NO_SETTINGS } from '../radiometry/settings';
+import { emptyFinding } from '../visit/findingRow';
 
 /** Ids of the visit below. */
 export const ID = {
@@ -119,8 +120,9 @@ export function visitDocument(): VisitDocument {
           value: {
             visitId: ID.visit,
             kind: 'heat-loss',
-            complaints: [{ id: ID.complaint, place: 'Front room', what: 'Cold near the window' }],
+            complaints: [{ id: ID.complaint, place: 'Front room', what: 'Cold near the window', answer: '' }],
             history: [{ id: ID.event, what: 'Chimney taken out', when: '2019' }],
+            ownHome: false,
             people: '',
             access: '',
           },
@@ -152,6 +154,8 @@ export function visitDocument(): VisitDocument {
             startedAt: Date.UTC(2026, 1, 11, 19, 10),
             archived: false,
             question: 'Why is it cold?',
+            answer: '',
+            nextDay: null,
             cameraId: null,
             span: { belowK: 6, aboveK: 5, colourMap: 'hearth', fixed: null, shade: null },
             mouldFactor: 0.7,
@@ -258,20 +262,21 @@ export function visitDocument(): VisitDocument {
           value: { ...NO_SETTINGS, level: 'visit', ownerId: ID.visit, emissivity: 0.95, reflectedC: 20 },
         },
       },
+      exhibit: {},
+      ownStop: {},
+      service: {},
       finding: {
         [ID.finding]: {
           id: ID.finding,
           version: 1,
-          value: {
-            visitId: ID.visit,
+          value: emptyFinding(ID.visit, {
+            basis: 'pair',
             frameId: ID.frame,
             thisRegionId: ID.suspect,
             thatRegionId: ID.sound,
-            by: 'mean' as const,
-            photoId: null,
             title: 'Cold sill',
             note: 'Look again.',
-          },
+          }),
         },
       },
     },

@@ -2,7 +2,7 @@ import type { VisitDocument } from '../document';
 import { CoreError } from '../errors';
 import { type Scale, type Shade, againstScale, steadyScale } from '../scale/scale';
 import { meaningsFor } from './meanings';
-import { readingOf } from './readings';
+import { readingOf, regionsByFrame } from './readings';
 import { visitRow } from './theVisit';
 
 /** What the steady scale of a frame is centred on, for people to read on every picture. */
@@ -53,9 +53,11 @@ const means = new WeakMap<Float32Array, Map<string, { parts: readonly unknown[];
 /** @throws CoreError as `readingOf` */
 function meanOf(document: VisitDocument, regionId: string, values: Float32Array): number {
   const { rows, frameFacts } = document;
-  const { region, settings, conditions, log, camera, surface } = rows;
-  const { frameId } = region[regionId]!.value;
-  const parts = [region, settings, conditions, log, camera, surface, rows.frame[frameId], frameFacts[frameId]];
+  const { settings, conditions, log, camera, surface } = rows;
+  const { frameId } = rows.region[regionId]!.value;
+  // Its own frame's regions, of which some are left out.
+  const regions = regionsByFrame(document).get(frameId);
+  const parts = [regions, settings, conditions, log, camera, surface, rows.frame[frameId], frameFacts[frameId]];
   const ofPixels = means.get(values) ?? new Map<string, { parts: readonly unknown[]; celsius: number }>();
   const before = ofPixels.get(regionId);
   if (before && before.parts.every((part, i) => part === parts[i])) return before.celsius;

@@ -5,13 +5,15 @@ import { type By, type Difference, type Measured, type Reading, differenceOf, re
 import type { Shape, Span } from '../frame/region';
 import { radianceLine } from '../radiometry/measurement';
 import { radiometricSettings } from '../radiometry/settings';
-import { derived, groupedBy } from '../rows/derived';
+import { groupsOf } from '../rows/groups';
 import { cameraErrorsFor, settingsFor, uncertainSettingsFor } from './settingsInForce';
 
-export const regionsByFrame = derived(
-  (document: VisitDocument) => [document.rows.region],
-  ({ rows }) => groupedBy(Object.values(rows.region), ({ value }) => value.frameId),
-);
+const byFrame = groupsOf<Row<'region'>>(({ value }) => value.frameId);
+
+/** Regions by the frame that they were drawn on, in no particular order. */
+export function regionsByFrame({ rows }: VisitDocument): ReadonlyMap<string, readonly Row<'region'>[]> {
+  return byFrame(rows.region);
+}
 
 /** The regions of a frame, in the order in which they were drawn. */
 export function regionsOf(document: VisitDocument, frameId: string): Row<'region'>[] {

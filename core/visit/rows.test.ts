@@ -50,7 +50,7 @@ test('typed text loses the blanks around it', () => {
   expect(intakeValueSchema.parse({ ...intake, access: '  key next door \n' }).access).toBe('key next door');
   expect(
     intakeValueSchema.parse({ ...intake, complaints: [{ id: ID.complaint, place: ' Loft ', what: ' cold' }] }).complaints,
-  ).toEqual([{ id: ID.complaint, place: 'Loft', what: 'cold' }]);
+  ).toEqual([{ id: ID.complaint, place: 'Loft', what: 'cold', answer: '' }]);
 });
 
 test.each([

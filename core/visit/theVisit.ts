@@ -21,6 +21,11 @@ export function siteOf(document: VisitDocument): SiteValue {
   return document.rows.site[document.siteId]!.value;
 }
 
+/** Where the lower edge of the plan looks, degrees from north. */
+export function frontAzimuthOf(document: VisitDocument): number {
+  return siteOf(document).facades[0]?.azimuth ?? 180;
+}
+
 /** The one row of a kind that a visit has once. */
 export function onlyRow<E extends 'intake' | 'plan'>(document: VisitDocument, entity: E): Row<E> {
   return Object.values(document.rows[entity])[0]!;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineEntity, OF_SITE } from '../rows/entity';
-import { idSchema, momentSchema, nameSchema, textSchema } from '../rows/fields';
+import { daySchema, idSchema, momentSchema, nameSchema, textSchema } from '../rows/fields';
 import { steadySpanSchema } from '../scale/scale';
 
 export const visitValueSchema = z.object({
@@ -9,7 +9,11 @@ export const visitValueSchema = z.object({
   /** ms since 1970. */
   startedAt: momentSchema,
   question: textSchema(1000),
+  /** What the report answers in short, where somebody wrote it; else it is proposed. */
+  answer: textSchema(2000).default(''),
   span: steadySpanSchema,
+  /** When the next round is due, a day of the local calendar; null while nobody said. */
+  nextDay: daySchema.nullable().default(null),
   /** The camera that is taken along; null while nobody chose one. */
   cameraId: idSchema.nullable(),
   /** Below this temperature factor a surface grows mould in the long run. */
@@ -34,6 +38,8 @@ export const visitEntity = defineEntity({
     archived: 'put away',
     startedAt: 'begin',
     question: 'question',
+    answer: 'answer of the report',
+    nextDay: 'next round',
     span: 'steady scale',
     mouldFactor: 'limit for mould',
   },

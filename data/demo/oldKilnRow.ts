@@ -1,3 +1,5 @@
+import type { ServiceKind } from '@core/house/services';
+import type { FindingValue } from '@core/visit/findingRow';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { PlanBox } from '@core/house/roomRow';
@@ -41,8 +43,15 @@ interface DemoFrame {
   stop: Part | null;
   /** Regions with their names; the first is marked as the reference when its name begins with "sound". */
   regions: { name: string; box: [x: number, y: number, width: number, height: number] }[];
-  finding?: { title: string; note: string; this: string; that: string };
+  finding?: { title: string; note: string; this: string; that: string } & Partial<Said>;
+  /** What was found on it and rests on no pair. */
+  found?: Partial<Said> & Pick<Said, 'basis' | 'title'>;
+  /** The same view again, after its finding was closed. */
+  again?: { name: string; at: string };
 }
+
+/** What the demo says of a finding. */
+type Said = Pick<FindingValue, 'basis' | 'title' | 'note' | 'next' | 'state' | 'typed' | 'lengthM' | 'material'>;
 
 /** Walls in the size of the view, as the camera sees them: three high to four wide. */
 function on(
@@ -130,6 +139,12 @@ const frames: DemoFrame[] = [
     stop: 'floor',
     surface: on('Front room', 'Floor', 'ground', 2.2, [floor(0.3), corner, studs(0.2)], 'floor'),
     regions: [],
+    found: {
+      basis: 'shape',
+      title: 'Floor edge cold along the skirting',
+      note: 'A smooth gradient, no feathers: more an edge that loses heat than air.',
+      next: 'Smoke pen along the skirting on a windy day',
+    },
   },
   {
     name: 'Front door',
@@ -144,7 +159,20 @@ const frames: DemoFrame[] = [
       'wall',
       20,
     ),
-    regions: [],
+    regions: [
+      { name: 'sound panel of the door', box: [110, 120, 80, 60] },
+      { name: 'foot of the door', box: [100, 222, 100, 8] },
+    ],
+    finding: {
+      title: 'Air comes in under the front door',
+      note: 'Closed with a brush strip while we were there; it just clears the mat.',
+      this: 'foot of the door',
+      that: 'sound panel of the door',
+      state: 'closed',
+      lengthM: 0.95,
+      material: 'brush strip',
+    },
+    again: { name: 'Front door, again', at: '19:58' },
   },
   {
     name: 'Loft hatch',
@@ -173,6 +201,12 @@ const frames: DemoFrame[] = [
       ceiling(0),
     ]),
     regions: [],
+    found: {
+      basis: 'typed',
+      title: 'Upper part of one bay is cold, stairs',
+      typed: { celsius: 16.1, againstC: 18.3, with: 'Contact thermometer K2' },
+      note: 'Straight sides, from the ceiling down to about 1.5 m.',
+    },
   },
   {
     name: 'Party wall',
@@ -180,6 +214,7 @@ const frames: DemoFrame[] = [
     stop: null,
     surface: on('Stairs', 'Party wall', 'neighbour', 3.2, [], 'wall', 290),
     regions: [],
+    found: { basis: 'nothing', title: 'Party wall is even' },
   },
   {
     name: 'Landing corner',
@@ -187,6 +222,12 @@ const frames: DemoFrame[] = [
     stop: 'wall',
     surface: on('Stairs', 'Landing corner', 'outside', 2.4, [ceiling(0.2), corner], 'wall', 20),
     regions: [],
+    found: {
+      basis: 'unsolved',
+      title: 'Landing corner colder than the others',
+      note: 'A corner of this build, or insulation that stops short above it.',
+      next: 'Look from the loft when the ladder is back',
+    },
   },
   {
     name: 'Ceiling corner',
@@ -355,6 +396,14 @@ export const OLD_KILN_ROW = {
     { name: 'Stairs', kind: 'stairs', storey: 0, plan: { x: 0, y: 0, width: 4, depth: 4 } },
     { name: 'Back bedroom', kind: 'bedroom', storey: 1, plan: { x: 0, y: 0, width: 4, depth: 4 } },
   ] satisfies { name: string; kind: RoomKind; storey: number; plan: PlanBox }[],
+  /** Metres from the left and the upper edge of the room on the plan. */
+  services: [
+    { room: 'Front room', kind: 'radiator', x: 0.9, y: 0.2 },
+    { room: 'Front room', kind: 'fireplace', x: 0.2, y: 2.4 },
+    { room: 'Front room', kind: 'thermostat', x: 3.8, y: 2 },
+    { room: 'Stairs', kind: 'breaker-panel', x: 0.2, y: 3.2 },
+    { room: 'Back bedroom', kind: 'radiator', x: 0.2, y: 2.9 },
+  ] satisfies { room: string; kind: ServiceKind; x: number; y: number }[],
   frames,
   /** Façades without a description: what is behind them is left to chance. */
   outside: [

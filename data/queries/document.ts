@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, getTableColumns } from 'drizzle-orm';
 import type { FrameFacts, PhotoFacts, VisitChanges, VisitDocument, VisitFacts } from '@core/document';
 import { ENTITIES, type Row, type VisitEntity } from '@core/entities';
 import { entityOf } from '@core/entityOf';
@@ -7,6 +7,7 @@ import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { changedSince } from '../rows/changes';
 import { hangsOn, loadStored, readRows, valueColumns } from '../rows/read';
+import { selectRows } from '../rows/selectRows';
 import { tableOf } from '../rows/tables';
 import * as t from '../schema';
 import { loadEarlier } from './earlier';
@@ -26,11 +27,12 @@ type StoredRow = Record<string, unknown> & { id: string };
 
 /** All rows of one kind that a visit shows: its own, its site's, and the shelf's. */
 async function storedOf(tx: Connection, entity: VisitEntity, visitId: string, siteId: string): Promise<StoredRow[]> {
-  const columns = FACTS[entity] ? undefined : valueColumns(entity);
-  const asked = columns ? tx.select(columns).from(tableOf(entity)) : tx.select().from(tableOf(entity));
-  if (entityOf(entity).scope === 'shelf') return (await asked) as StoredRow[];
-  const condition = hangsOn(tx, entity, { visit: [visitId], site: [siteId] });
-  return condition ? ((await asked.where(condition)) as StoredRow[]) : [];
+  const table = tableOf(entity);
+  const columns = FACTS[entity] ? getTableColumns(table) : valueColumns(entity);
+  const everybodys = entityOf(entity).scope === 'shelf';
+  const condition = everybodys ? undefined : hangsOn(tx, entity, { visit: [visitId], site: [siteId] });
+  if (!everybodys && !condition) return [];
+  return (await selectRows(tx, columns, table, condition)) as StoredRow[];
 }
 
 /** Kinds that are shown with more than their value. */

@@ -3,7 +3,7 @@ import { CoreError } from '@core/errors';
 import { hiddenIn, type SimulatedSurface } from '@core/simulate/houseScene';
 import type { SimulatedWeather } from '@core/simulate/sceneWeather';
 import type { Asking } from '../asking';
-import { conditions, room, site, surface, visit } from '../schema';
+import { conditions, finding, frame, room, site, surface, visit } from '../schema';
 import { rowFrom } from '../rows/read';
 
 /** Weather of a visit that nobody noted yet: a still cold evening. */
@@ -16,7 +16,7 @@ const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45, windMs: 1 };
  * @throws CoreError `not_found`
  */
 export async function loadSimulated(asking: Asking, visitId: string, surfaceId: string): Promise<SimulatedSurface> {
-  const [[found], [storeys]] = await Promise.all([
+  const [[found], [storeys], closed] = await Promise.all([
     asking.db
       .select({ surface, room, site, conditions, startedAt: visit.startedAt })
       .from(surface)
@@ -30,12 +30,20 @@ export async function loadSimulated(asking: Asking, visitId: string, surfaceId: 
       .from(room)
       .innerJoin(visit, eq(visit.siteId, room.siteId))
       .where(eq(visit.id, visitId)),
+    asking.db
+      .select({ stopKey: finding.stopKey, surfaceId: frame.surfaceId })
+      .from(finding)
+      .leftJoin(frame, eq(frame.id, finding.frameId))
+      .where(and(eq(finding.visitId, visitId), eq(finding.state, 'closed'))),
   ]);
   if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
   const [lowest, highest] = [storeys?.lowest ?? 0, storeys?.highest ?? 0];
+  const value = rowFrom('surface', found.surface).value;
+  const names = [surfaceId, ...value.openings.map(({ id }) => id)];
   const simulated = {
     id: surfaceId,
-    surface: rowFrom('surface', found.surface).value,
+    surface: value,
+    sealed: closed.some((one) => one.surfaceId === surfaceId || names.some((name) => one.stopKey?.startsWith(`${name}:`))),
     room: found.room && rowFrom('room', found.room).value,
     described: found.surface.described,
     storeys: { lowest, count: highest - lowest + 1 },

@@ -64,7 +64,12 @@ export async function createVisit(asking: Asking, wanted: NewVisit): Promise<{ v
       ...(last && { belowK, aboveK, colourMap, fixed, shade }),
     });
     const { complaints = [], history = [], people = '', access = '' } = last?.intake ?? {};
-    await tx.insert(intake).values({ id: newId(), visitId, kind: wanted.kind, complaints, history, people, access });
+    // What was answered then is not the answer now.
+    const asked = complaints.map((complaint) => ({ ...complaint, answer: '' }));
+    const ownHome = last?.intake.ownHome ?? false;
+    await tx
+      .insert(intake)
+      .values({ id: newId(), visitId, kind: wanted.kind, complaints: asked, history, ownHome, people, access });
     await tx.insert(plan).values({
       id: newId(),
       visitId,

@@ -53,15 +53,21 @@ export function readRows<E extends Entity>(entity: E, stored: readonly object[])
   for (const one of stored) {
     const row = read(one);
     const value = row.value as Record<string, unknown>;
-    const wrong = loose.find(({ key, schema }) => !schema.safeParse(value[key]).success);
-    if (!wrong) rows.push(row);
-    else broken.push({ entity, id: row.id, problem: problemOf(wrong, value[wrong.key]) });
+    const problem = settled(value, loose);
+    if (problem === null) rows.push(row);
+    else broken.push({ entity, id: row.id, problem });
   }
   return { rows, broken };
 }
 
-function problemOf({ key, schema }: { key: string; schema: z.ZodType }, value: unknown): string {
-  return `${key} ${schema.safeParse(value).error!.issues[0]!.message}`;
+/** Takes fields as their schemas give them, with what was not there yet when they were stored; what is wrong with them, or null. */
+function settled(value: Record<string, unknown>, loose: readonly { key: string; schema: z.ZodType }[]): string | null {
+  for (const { key, schema } of loose) {
+    const read = schema.safeParse(value[key]);
+    if (!read.success) return `${key} ${read.error.issues[0]!.message}`;
+    value[key] = read.data;
+  }
+  return null;
 }
 
 /** Columns of a kind's value: not those that only the server needs, which may be large. */

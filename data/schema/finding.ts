@@ -1,5 +1,9 @@
-import { int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
 import { PAIR_BY } from '@core/frame/reading';
+import { BASES, FINDING_STATES } from '@core/visit/findingBasis';
+import { EXPERIMENTS } from '@core/visit/experiments';
+import { EXHIBIT_ROLES } from '@core/visit/exhibitRow';
+import type { FindingValue } from '@core/visit/findingRow';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
@@ -12,22 +16,44 @@ export const finding = mysqlTable('finding', {
   visitId: uuid('visit_id')
     .notNull()
     .references(() => visit.id),
-  frameId: uuid('frame_id')
-    .notNull()
-    .references(() => frame.id),
+  basis: mysqlEnum(BASES).notNull().default('pair'),
+  stopKey: varchar('stop_key', { length: 160 }),
+  /** Of the complaints of the visit's intake. */
+  complaintId: uuid('complaint_id'),
+  frameId: uuid('frame_id').references(() => frame.id),
   /** This against that: the difference that is stated. Its number is always computed, never stored. */
-  thisRegionId: uuid('this_region_id')
-    .notNull()
-    .references(() => region.id),
-  thatRegionId: uuid('that_region_id')
-    .notNull()
-    .references(() => region.id),
+  thisRegionId: uuid('this_region_id').references(() => region.id),
+  thatRegionId: uuid('that_region_id').references(() => region.id),
   by: mysqlEnum('stated_by', PAIR_BY).notNull().default('mean'),
+  typed: json().$type<FindingValue['typed']>(),
   photoId: uuid('photo_id').references(() => photo.id),
   title: varchar({ length: 160 }).notNull(),
   note: text().notNull(),
+  next: varchar({ length: 400 }).notNull().default(''),
+  state: mysqlEnum(FINDING_STATES).notNull().default('open'),
+  tried: mysqlEnum(EXPERIMENTS),
+  triedAt: moment('tried_at'),
+  lengthM: double('length_m'),
+  material: varchar({ length: 120 }).notNull().default(''),
   recordedAt: moment('recorded_at')
     .notNull()
     .$defaultFn(() => Date.now()),
+  version: int().notNull().default(1),
+});
+
+/** A further frame, pair or photo of a finding. */
+export const exhibit = mysqlTable('exhibit', {
+  id: uuid().primaryKey(),
+  findingId: uuid('finding_id')
+    .notNull()
+    .references(() => finding.id),
+  role: mysqlEnum(EXHIBIT_ROLES).notNull(),
+  frameId: uuid('frame_id').references(() => frame.id),
+  thisRegionId: uuid('this_region_id').references(() => region.id),
+  thatRegionId: uuid('that_region_id').references(() => region.id),
+  by: mysqlEnum('stated_by', PAIR_BY).notNull().default('mean'),
+  photoId: uuid('photo_id').references(() => photo.id),
+  note: varchar({ length: 400 }).notNull().default(''),
+  addedAt: moment('added_at').notNull(),
   version: int().notNull().default(1),
 });

@@ -1,4 +1,4 @@
-import { double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
 import { CHANGE_KINDS } from '@core/round/changes';
 import type { KitValue } from '@core/round/kitRow';
 import type { LogEntry } from '@core/visit/logRow';
@@ -8,6 +8,7 @@ import { moment } from '../columns/moment';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';
+import { room, site } from './site';
 import { visit } from './visit';
 
 const ofVisit = () =>
@@ -26,12 +27,24 @@ export const stop = mysqlTable(
     reason: varchar({ length: 240 }).notNull().default(''),
     note: text().notNull(),
     probes: json().$type<StopValue['probes']>().notNull(),
+    struck: boolean().notNull().default(false),
     openedAt: moment('opened_at'),
     answeredAt: moment('answered_at'),
     version: int().notNull().default(1),
   },
   (table) => [unique('stop_once').on(table.visitId, table.key)],
 );
+
+/** A stop that was added by hand. */
+export const ownStop = mysqlTable('own_stop', {
+  id: uuid().primaryKey(),
+  siteId: uuid('site_id')
+    .notNull()
+    .references(() => site.id),
+  roomId: uuid('room_id').references(() => room.id),
+  title: varchar({ length: 120 }).notNull(),
+  version: int().notNull().default(1),
+});
 
 /** Something that was changed for the survey. */
 export const putBack = mysqlTable(

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, double, index, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import { BEHINDS, ROOM_KINDS, SURFACE_KINDS } from '@core/house/kinds';
+import { SERVICE_KINDS } from '@core/house/services';
 import type { Opening } from '@core/house/surfaceRow';
 import type { Feature } from '@core/simulate/scene';
 import { WALLS } from '@core/weather/wallMemory';
@@ -74,4 +75,25 @@ export const surface = mysqlTable(
     version: int().notNull().default(1),
   },
   (table) => [index('surface_of_site').on(table.siteId)],
+);
+
+/** What makes heat, moves air or water, or carries current, where it stands in its room. */
+export const service = mysqlTable(
+  'service',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => site.id),
+    roomId: uuid('room_id')
+      .notNull()
+      .references(() => room.id),
+    kind: mysqlEnum(SERVICE_KINDS).notNull(),
+    name: varchar({ length: 120 }).notNull(),
+    x: double().notNull(),
+    y: double().notNull(),
+    ordinal: int().notNull(),
+    version: int().notNull().default(1),
+  },
+  (table) => [index('service_of_site').on(table.siteId)],
 );

@@ -21,6 +21,9 @@ export const visit = mysqlTable(
       .references(() => site.id),
     title: varchar({ length: 160 }).notNull(),
     question: varchar({ length: 1000 }).notNull().default(''),
+    answer: varchar({ length: 2000 }).notNull().default(''),
+    /** A day of the local calendar. */
+    nextDay: varchar('next_day', { length: 10 }),
     archived: boolean().notNull().default(false),
     cameraId: uuid('camera_id').references(() => camera.id),
     startedAt: moment('started_at').notNull(),
@@ -79,6 +82,7 @@ export const intake = mysqlTable('intake', {
   kind: mysqlEnum(VISIT_KINDS).notNull(),
   complaints: json().$type<IntakeValue['complaints']>().notNull(),
   history: json().$type<IntakeValue['history']>().notNull(),
+  ownHome: boolean('own_home').notNull().default(false),
   people: varchar({ length: 500 }).notNull().default(''),
   access: varchar({ length: 500 }).notNull().default(''),
   version: int().notNull().default(1),

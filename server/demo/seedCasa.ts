@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
+import { usualServices } from '@core/house/placeServices';
 import { surfacesOf } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES } from '@core/house/templates';
 import { KINDS } from '@core/visit/kinds';
@@ -35,6 +36,9 @@ export async function seedCasa(asking: Asking): Promise<void> {
     .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours })
     .where(eq(t.conditions.visitId, visitId));
   await asking.db.update(t.intake).set(intakeOf(casa.intake)).where(eq(t.intake.visitId, visitId));
+  // Settled on the evening on which it was.
+  const slot = { slotFrom: visit.startedAt, slotTo: visit.startedAt + 2 * HOUR_MS };
+  await asking.db.update(t.plan).set(slot).where(eq(t.plan.visitId, visitId));
   const template = TEMPLATES[casa.template];
   const rooms = templateRooms(template, siteId).map((value) => ({ id: newId(), value }));
   const shell = { ...template.shell, mass: 'stone' as const, frontAzimuth: 180 };
@@ -43,6 +47,8 @@ export async function seedCasa(asking: Asking): Promise<void> {
     .insert(t.room)
     .values(rooms.map(({ id, value }) => ({ ...(columnsOf('room', value) as typeof t.room.$inferInsert), id })));
   await asking.db.insert(t.surface).values(surfaces.map(({ id, value }) => ({ id, ...value })));
+  const services = usualServices(siteId, rooms, surfaces, shell.frontAzimuth, newId);
+  await asking.db.insert(t.service).values(services.map(({ id, value }) => ({ id, ...value })));
   await asking.db.insert(t.settings).values({ id: newId(), visitId, emissivity: 0.95, reflectedC: conditions.insideC });
   await asking.db.insert(t.kit).values({
     id: newId(),

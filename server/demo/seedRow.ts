@@ -1,7 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
+import { emptyFinding } from '@core/visit/findingRow';
+import { SERVICE_WORDS } from '@core/house/services';
 import { KINDS } from '@core/visit/kinds';
+import { secondLook } from '@core/visit/secondLook';
 import { houseScene, ownErrors, sceneCamera } from '@core/simulate/houseScene';
 import { poseFor } from '@core/simulate/pinhole';
 import type { RoomValue } from '@core/house/roomRow';
@@ -10,6 +13,7 @@ import type { Part } from '@core/round/parts';
 import type { Opening, SurfaceValue } from '@core/house/surfaceRow';
 import type { Asking } from '@data/asking';
 import { OLD_KILN_ROW as demo, type DemoSurface } from '@data/demo/oldKilnRow';
+import { loadVisitDocument } from '@data/queries/document';
 import { loadSimulated } from '@data/queries/house';
 import { columnsOf } from '@data/rows/write';
 import { createVisit } from '@data/queries/visits';
@@ -44,7 +48,11 @@ export async function seedRow(asking: Asking): Promise<string> {
     .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours })
     .where(eq(t.conditions.visitId, visitId));
   await asking.db.update(t.intake).set(intakeOf(demo.intake)).where(eq(t.intake.visitId, visitId));
-  await asking.db.update(t.plan).set({ firstDay: demo.firstDay }).where(eq(t.plan.visitId, visitId));
+  const slot = { slotFrom: momentOf('19:00').getTime(), slotTo: momentOf('21:00').getTime() };
+  await asking.db
+    .update(t.plan)
+    .set({ firstDay: demo.firstDay, ...slot })
+    .where(eq(t.plan.visitId, visitId));
   const cameraId = newId();
   await asking.db.insert(t.camera).values({ id: cameraId, ...demo.camera });
   await asking.db.insert(t.instrument).values(demo.instruments.map((instrument) => ({ id: newId(), ...instrument })));
@@ -52,6 +60,7 @@ export async function seedRow(asking: Asking): Promise<string> {
 
   const roomIds = await addRooms(asking, siteId);
   const surfaces = await addSurfaces(asking, siteId, roomIds);
+  await addServices(asking, siteId, roomIds);
   for (const [number, wanted] of demo.frames.entries()) {
     const surface = surfaces.get(wanted.surface)!;
     const pose = poseFor(
@@ -76,6 +85,21 @@ export async function seedRow(asking: Asking): Promise<string> {
       cameraId,
     });
     await addRegions(asking, visitId, frameId, photoId, wanted);
+    if (wanted.again) {
+      const simulated = { ...(await loadSimulated(asking, visitId, surface.id)), sealed: true };
+      const { name, at } = wanted.again;
+      const again = await takePicture(asking, visitId, {
+        scene: houseScene(simulated, sceneCamera(demo.camera, ROW_CAMERA), pose, 100 + number),
+        stem: `row-${String(number + 1).padStart(3, '0')}-again`,
+        name,
+        takenAt: momentOf(at, 5),
+        surfaceId: surface.id,
+        surface: surface.value,
+        stopKey: stopKeyAt(surface, wanted.stop),
+        cameraId,
+      });
+      await addSecondLook(asking, visitId, frameId, again.frameId, momentOf(at, 10).getTime());
+    }
   }
   const taken = new Set<string | null>([...surfaces.values()].map(({ id }) => id));
   await addRecords(asking, visitId);
@@ -107,6 +131,19 @@ async function addRooms(asking: Asking, siteId: string): Promise<Map<string, str
   });
   await asking.db.insert(t.room).values(rooms);
   return new Map(rooms.map(({ id, name }) => [name, id]));
+}
+
+/** What stands in the rooms, by the walls that are described. */
+async function addServices(asking: Asking, siteId: string, roomIds: Map<string, string>): Promise<void> {
+  const services = demo.services.map(({ room, ...value }, ordinal) => ({
+    id: newId(),
+    siteId,
+    roomId: roomIds.get(room)!,
+    name: SERVICE_WORDS[value.kind],
+    ordinal,
+    ...value,
+  }));
+  await asking.db.insert(t.service).values(services);
 }
 
 const OPENINGS = { window: 'window', door: 'door' } as const;
@@ -224,19 +261,23 @@ async function addRegions(
   if (reference && wanted.name === 'Window wall') {
     await asking.db.update(t.visit).set({ referenceInsideId: reference.id }).where(eq(t.visit.id, visitId));
   }
+  const recordedAt = momentOf('20:05', demo.frames.indexOf(wanted)).getTime();
   if (wanted.finding) {
-    const { title, note } = wanted.finding;
-    const [thisRegionId, thatRegionId] = [idOf(wanted.finding.this), idOf(wanted.finding.that)];
-    await asking.db.insert(t.finding).values({
-      id: newId(),
-      visitId,
-      frameId,
-      thisRegionId,
-      thatRegionId,
-      photoId,
-      title,
-      note,
-      recordedAt: momentOf('20:05').getTime(),
-    });
+    const { this: one, that, ...said } = wanted.finding;
+    const pair = { basis: 'pair' as const, frameId, thisRegionId: idOf(one), thatRegionId: idOf(that), photoId };
+    await asking.db.insert(t.finding).values({ id: newId(), ...emptyFinding(visitId, { ...pair, ...said }), recordedAt });
   }
+  if (wanted.found) {
+    const said = emptyFinding(visitId, { frameId, photoId, ...wanted.found });
+    await asking.db.insert(t.finding).values({ id: newId(), ...said, recordedAt });
+  }
+}
+
+/** Makes a frame the second look at the finding of another. */
+async function addSecondLook(asking: Asking, visitId: string, firstId: string, frameId: string, at: number): Promise<void> {
+  const document = await loadVisitDocument(asking, visitId);
+  const finding = Object.values(document.rows.finding).find(({ value }) => value.frameId === firstId)!;
+  const look = secondLook(document, finding, frameId, 'after', newId, at);
+  await asking.db.insert(t.region).values(look.regions.map(({ id, value }) => ({ id, ...value })));
+  await asking.db.insert(t.exhibit).values({ id: newId(), ...look.exhibit });
 }

@@ -2,7 +2,10 @@ import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } fro
 import { markBox, markPath } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
 import type { Fact } from '@core/report/fact';
-import type { Evidence, Figure, Report, ReportFinding } from '@core/report/model';
+import { type Block, blocksOf, type Picture, sheetsOf } from '@core/report/blocks';
+import type { Figure } from '@core/report/figure';
+import type { Report } from '@core/report/model';
+import type { StatedPair } from '@core/report/statedPair';
 import { colourAt } from '@core/scale/colourMaps';
 import { DEN, MARK, PAPER } from '@core/report/palette';
 import { FONT_FAMILY, registerFonts } from './fonts';
@@ -15,10 +18,14 @@ export interface Pictures {
   photos: Record<string, { bytes: Buffer; width: number; height: number }>;
 }
 
-const FIGURE_WIDTH = 262;
+/** Two stand in a row. */
+const FIGURE_WIDTH = 250;
 const GAP = 14;
 const CONTENT_WIDTH = 515;
 const BAR = 10;
+/** Room that what follows a heading needs on its page. */
+const TEXT_AHEAD = 40;
+const PICTURE_AHEAD = 240;
 const LABEL_SIZE = 7.5;
 const LABEL_HEIGHT = 10;
 
@@ -36,10 +43,10 @@ const styles = StyleSheet.create({
   brand: { fontWeight: 600, fontSize: 11 },
   title: { fontSize: 22, fontWeight: 700, lineHeight: 1.2 },
   quiet: { color: PAPER.muted },
-  heading: { fontSize: 12, fontWeight: 600, marginTop: 16, marginBottom: 5 },
+  heading: { fontSize: 12, fontWeight: 600, marginTop: 12, marginBottom: 4 },
   box: { borderWidth: 1, borderColor: PAPER.line, borderRadius: 6, padding: 10 },
   fact: { flexDirection: 'row', paddingVertical: 1.5 },
-  factLabel: { width: 150, color: PAPER.muted },
+  factLabel: { width: 150, paddingRight: 10, color: PAPER.muted },
   factValue: { flex: 1 },
   summary: { flexDirection: 'row', paddingVertical: 4, borderTopWidth: 1, borderTopColor: PAPER.line, gap: 8 },
   difference: { fontSize: 24, fontWeight: 700, lineHeight: 1.2 },
@@ -54,82 +61,162 @@ const styles = StyleSheet.create({
     paddingHorizontal: 2,
     backgroundColor: MARK.dark,
   },
+  small: { color: PAPER.muted, fontSize: 8.5 },
+  callout: {
+    borderLeftWidth: 3,
+    borderLeftColor: PAPER.ember,
+    paddingLeft: 8,
+    paddingVertical: 3,
+    marginVertical: 6,
+    fontWeight: 600,
+  },
   footer: { position: 'absolute', top: 800, width: 250, color: PAPER.muted, fontSize: 8.5 },
 });
 
 const SIGN_COLOUR = { colder: PAPER.cool, warmer: PAPER.warm, level: PAPER.text };
 
-/** The report as a document: first the answer, then a page a finding, then what was looked at and what it cannot say. */
+/** The report as a document: sheet by sheet, each block drawn by its kind. */
 export function ReportPdf({ report, pictures }: { report: Report; pictures: Pictures }) {
   return (
     <Document title={`${report.site}, ${report.day}`} author="Glow Den" subject={report.visit} language="en">
-      <Page size="A4" style={styles.page}>
-        <Footer report={report} />
-        <Brand />
-        <Text style={styles.title}>{report.site}</Text>
-        <Text style={styles.quiet}>{[report.address, report.visit, report.day].filter(Boolean).join(' · ')}</Text>
-        <Text style={styles.heading}>The question</Text>
-        <Text>{[report.wanted, report.question].filter(Boolean).join(' ')}</Text>
-        <Text style={styles.heading}>In short</Text>
-        <Text>{report.answer}</Text>
-        {report.complaints.length > 0 && (
-          <View style={{ marginTop: 5 }}>
-            <Facts facts={report.complaints} />
-          </View>
-        )}
-        <View style={{ marginTop: 6 }}>
-          {report.findings.map((finding) => (
-            <View key={finding.id} style={styles.summary} wrap={false}>
-              <Text style={{ width: 18, fontWeight: 600 }}>{finding.number}</Text>
+      {sheetsOf(blocksOf(report)).map((blocks, i) => (
+        <Page key={i} size="A4" style={styles.page}>
+          <Footer report={report} />
+          {i === 0 && <Brand />}
+          {blocks.map((block, j) => (
+            <BlockView
+              key={j}
+              block={block}
+              ahead={blocks[j + 1]?.kind === 'pictures' ? PICTURE_AHEAD : TEXT_AHEAD}
+              pictures={pictures}
+            />
+          ))}
+        </Page>
+      ))}
+    </Document>
+  );
+}
+
+function BlockView({ block, ahead, pictures }: { block: Block; ahead: number; pictures: Pictures }) {
+  switch (block.kind) {
+    case 'sheet':
+      return (
+        <View style={{ marginBottom: 8 }}>
+          {block.above !== '' && <Text style={styles.quiet}>{block.above}</Text>}
+          <Text style={styles.title}>{block.title}</Text>
+        </View>
+      );
+    case 'heading':
+      return (
+        <Text style={styles.heading} minPresenceAhead={ahead}>
+          {block.text}
+        </Text>
+      );
+    case 'text':
+      return <Text style={[block.quiet ? styles.small : {}, { marginBottom: 4 }]}>{block.text}</Text>;
+    case 'editable':
+      if (block.text === '') return null;
+      return block.edits.of === 'complaint' ? (
+        <Facts facts={[{ label: block.label, value: block.text }]} />
+      ) : (
+        <Text style={{ marginBottom: 4 }}>{block.text}</Text>
+      );
+    case 'facts':
+      return <Facts facts={block.facts} />;
+    case 'list':
+      return (
+        <View>
+          {block.entries.map(({ id, number, title, place, short }) => (
+            <View key={id} style={styles.summary} wrap={false}>
+              <Text style={{ width: 18, fontWeight: 600 }}>{number}</Text>
               <View style={{ flex: 1 }}>
-                <Text style={{ fontWeight: 600 }}>{finding.title}</Text>
-                <Text style={styles.quiet}>{finding.place}</Text>
+                <Text style={{ fontWeight: 600 }}>{title}</Text>
+                <Text style={styles.quiet}>{place}</Text>
               </View>
-              <Text style={{ fontWeight: 600 }}>
-                {finding.stated ? `${finding.stated.difference.value} ${finding.stated.difference.plusMinus}` : 'no reading'}
-              </Text>
+              <Text style={{ fontWeight: 600 }}>{short}</Text>
             </View>
           ))}
         </View>
-        {report.history.length > 0 && (
-          <>
-            <Text style={styles.heading}>What was done to the house</Text>
-            <Facts facts={report.history} />
-          </>
-        )}
-        <Text style={styles.heading}>Conditions: {report.verdict}</Text>
-        <Facts facts={[...report.conditions, { label: 'Camera', value: report.camera }]} />
-      </Page>
-      {report.findings.map((finding) => (
-        <Page key={finding.id} size="A4" style={styles.page}>
-          <Footer report={report} />
-          <FindingPage finding={finding} report={report} pictures={pictures} />
-        </Page>
-      ))}
-      {report.evidence.length > 0 && (
-        <Page size="A4" style={styles.page}>
-          <Footer report={report} />
-          <Text style={[styles.title, { marginBottom: 10 }]}>Pictures without data</Text>
-          {report.evidence.map((evidence) => (
-            <EvidenceView key={evidence.photoId} evidence={evidence} picture={pictures.photos[evidence.photoId]} />
+      );
+    case 'pictures':
+      return (
+        <View style={{ flexDirection: 'row', gap: GAP, marginTop: 4, marginBottom: 4 }} wrap={false}>
+          {block.pictures.map((picture, i) => (
+            <PictureView key={i} picture={picture} pictures={pictures} />
           ))}
-        </Page>
-      )}
-      <Page size="A4" style={styles.page}>
-        <Footer report={report} />
-        <Text style={styles.title}>What was looked at</Text>
-        <View style={{ marginTop: 10 }}>
-          <Facts facts={report.coverage} />
         </View>
-        <Text style={styles.heading}>Limits of the method</Text>
-        {report.limits.map((limit) => (
-          <Text key={limit} style={{ marginBottom: 5 }}>
-            {limit}
+      );
+    case 'difference':
+      return (
+        <View style={[styles.box, { marginTop: 8 }]} wrap={false}>
+          <Text style={styles.quiet}>{block.stated.heading}</Text>
+          <Text style={[styles.difference, { color: SIGN_COLOUR[block.stated.difference.sign] }]}>
+            {block.stated.difference.value} {block.stated.difference.plusMinus}
           </Text>
-        ))}
-      </Page>
-    </Document>
+          <Text>{block.stated.difference.words}</Text>
+          {block.stated.across && <Text style={styles.quiet}>{block.stated.across}</Text>}
+        </View>
+      );
+    case 'regions':
+      return <Regions stated={block.stated} />;
+    case 'callout':
+      return (
+        <View style={styles.callout} wrap={false}>
+          <Text>{block.text}</Text>
+        </View>
+      );
+  }
+}
+
+function Regions({ stated }: { stated: StatedPair }) {
+  return (
+    <View wrap={false}>
+      <Text style={styles.heading}>The two regions</Text>
+      {[stated.this, stated.that].map((region, i) => (
+        <View key={i} style={styles.fact}>
+          <View style={{ flex: 1.4, flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+            {i === 1 && <Diamond colour={PAPER.ember} />}
+            <Text>{region.name}</Text>
+          </View>
+          <Text style={{ flex: 1, fontWeight: 600 }}>
+            {region.mean} {region.plusMinus}
+          </Text>
+          <Text style={[styles.quiet, { flex: 1.4 }]}>
+            {region.range}, {region.pixels} pixels
+          </Text>
+        </View>
+      ))}
+    </View>
   );
+}
+
+/** A frame or a photo with its caption. */
+function PictureView({ picture: { figure, photoId, caption }, pictures }: { picture: Picture; pictures: Pictures }) {
+  const photo = photoId === null ? undefined : pictures.photos[photoId];
+  const width = CONTENT_WIDTH - FIGURE_WIDTH - GAP;
+  const png = figure && pictures.frames[figureKey(figure)];
+  return (
+    <View style={{ width: figure ? FIGURE_WIDTH : width }}>
+      {figure && png && <FigureView figure={figure} png={png} />}
+      {photo && (
+        <Image
+          src={photo.bytes}
+          style={{ width, height: Math.min(300, (width * photo.height) / photo.width), objectFit: 'contain' }}
+        />
+      )}
+      {!figure && !photo && <Text style={styles.quiet}>The picture is missing.</Text>}
+      {[figure?.scaleWords, caption].filter(Boolean).map((words) => (
+        <Text key={words} style={[styles.small, { marginTop: 3 }]}>
+          {words}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+/** A frame may stand in a report in more than one pair of colours. */
+export function figureKey({ frameId, scale: { low, high, map } }: Figure): string {
+  return `${frameId} ${low} ${high} ${map}`;
 }
 
 function Brand() {
@@ -178,102 +265,6 @@ function Facts({ facts }: { facts: Fact[] }) {
         </View>
       ))}
     </View>
-  );
-}
-
-/** A picture without data, with what was typed of it; plainly no measurement. */
-function EvidenceView({ evidence, picture }: { evidence: Evidence; picture: Pictures['photos'][string] | undefined }) {
-  return (
-    <View style={{ flexDirection: 'row', gap: GAP, marginBottom: 14 }} wrap={false}>
-      {picture ? (
-        <Image
-          src={picture.bytes}
-          style={{ width: 200, height: Math.min(220, (200 * picture.height) / picture.width), objectFit: 'contain' }}
-        />
-      ) : (
-        <Text style={styles.quiet}>The picture is missing.</Text>
-      )}
-      <View style={{ flex: 1 }}>
-        <Text style={{ fontWeight: 600 }}>{evidence.name}</Text>
-        <Text style={[styles.quiet, { marginBottom: 4 }]}>A picture without data: nothing was measured on it.</Text>
-        <Facts facts={evidence.facts} />
-      </View>
-    </View>
-  );
-}
-
-function FindingPage({ finding, report, pictures }: { finding: ReportFinding; report: Report; pictures: Pictures }) {
-  const { stated } = finding;
-  const photo = finding.photoId ? pictures.photos[finding.photoId] : undefined;
-  const photoWidth = CONTENT_WIDTH - FIGURE_WIDTH - GAP;
-  return (
-    <>
-      <Text style={styles.quiet}>
-        Finding {finding.number} · {finding.place} · {finding.takenAt}
-      </Text>
-      <Text style={[styles.title, { fontSize: 18, marginBottom: 10 }]}>{finding.title}</Text>
-      {stated ? (
-        <>
-          <View style={{ flexDirection: 'row', gap: GAP }}>
-            <FigureView figure={stated.figure} png={pictures.frames[stated.figure.frameId]!} />
-            {photo ? (
-              <View style={{ width: photoWidth }}>
-                <Image
-                  src={photo.bytes}
-                  style={{
-                    width: photoWidth,
-                    height: Math.min(300, (photoWidth * photo.height) / photo.width),
-                    objectFit: 'contain',
-                  }}
-                />
-                <Text style={[styles.quiet, { fontSize: 8.5, marginTop: 3 }]}>Photo of the same place</Text>
-              </View>
-            ) : (
-              <Text style={styles.quiet}>No photo.</Text>
-            )}
-          </View>
-          <Text style={[styles.quiet, { fontSize: 8.5, marginTop: 6 }]}>{stated.figure.scaleWords}</Text>
-          <View style={[styles.box, { marginTop: 14 }]}>
-            <Text style={styles.quiet}>{stated.heading}</Text>
-            <Text style={[styles.difference, { color: SIGN_COLOUR[stated.difference.sign] }]}>
-              {stated.difference.value} {stated.difference.plusMinus}
-            </Text>
-            <Text>{stated.difference.words}</Text>
-            {stated.across && <Text style={styles.quiet}>{stated.across}</Text>}
-          </View>
-          <Text style={styles.heading}>The two regions</Text>
-          {[stated.this, stated.that].map((region, i) => (
-            <View key={i} style={styles.fact}>
-              <View style={{ flex: 1.4, flexDirection: 'row', alignItems: 'center', gap: 4 }}>
-                {i === 1 && <Diamond colour={PAPER.ember} />}
-                <Text>{region.name}</Text>
-              </View>
-              <Text style={{ flex: 1, fontWeight: 600 }}>
-                {region.mean} {region.plusMinus}
-              </Text>
-              <Text style={[styles.quiet, { flex: 1.4 }]}>
-                {region.range}, {region.pixels} pixels
-              </Text>
-            </View>
-          ))}
-          {stated.moisture.length > 0 && (
-            <Text style={{ marginTop: 4 }}>{stated.moisture.map(({ label, value }) => `${label} ${value}.`).join(' ')}</Text>
-          )}
-        </>
-      ) : (
-        <Text>{finding.problem}</Text>
-      )}
-      {finding.note !== '' && (
-        <>
-          <Text style={styles.heading}>Note</Text>
-          <Text>{finding.note}</Text>
-        </>
-      )}
-      <Text style={styles.heading}>Settings</Text>
-      <Facts facts={finding.settings} />
-      <Text style={styles.heading}>Conditions</Text>
-      <Text>{report.conditions.map(({ label, value }) => `${label} ${value}`).join(' · ')}</Text>
-    </>
   );
 }
 

@@ -1,10 +1,11 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
-import { buildReport, framesOfReport } from '@core/report/model';
+import { blocksOf } from '@core/report/blocks';
+import { buildReport, framesOfReport, photosOfReport } from '@core/report/model';
 import { spansOfAll } from '@core/frame/region';
 import { framePng, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
-import { ReportPdf, type Pictures } from '../report/ReportPdf';
+import { figureKey, ReportPdf, type Pictures } from '../report/ReportPdf';
 import { serveJobs } from './serve';
 
 /** Photos are shown some 250 points wide; this is enough for print. */
@@ -31,21 +32,25 @@ serveJobs<ReportJob, Uint8Array>(
         .toBuffer({ resolveWithObject: true });
       pictures.photos[id] = { bytes: data, width: info.width, height: info.height };
     };
-    const total = report.findings.length + 1;
-    for (const [done, { stated, photoId }] of report.findings.entries()) {
+    const figures = blocksOf(report).flatMap((block) =>
+      block.kind === 'pictures' ? block.pictures.flatMap(({ figure }) => figure ?? []) : [],
+    );
+    const shown = photosOfReport(report);
+    const total = figures.length + shown.length + 1;
+    for (const [done, figure] of figures.entries()) {
       progress(done, total);
-      if (stated) {
-        const { frameId, width, height, line, scale, leftOut } = stated.figure;
-        pictures.frames[frameId] ??= await framePng(
-          { width, height, values: values.get(frameId)! },
-          line,
-          scale,
-          spansOfAll(leftOut, width, height),
-        );
-      }
-      if (photoId) await addPhoto(photoId);
+      const { frameId, width, height, line, scale, leftOut } = figure;
+      pictures.frames[figureKey(figure)] ??= await framePng(
+        { width, height, values: values.get(frameId)! },
+        line,
+        scale,
+        spansOfAll(leftOut, width, height),
+      );
     }
-    for (const { photoId } of report.evidence) await addPhoto(photoId);
+    for (const [done, id] of shown.entries()) {
+      progress(figures.length + done, total);
+      await addPhoto(id);
+    }
     progress(total - 1, total);
     return new Uint8Array(await renderToBuffer(<ReportPdf report={report} pictures={pictures} />));
   },

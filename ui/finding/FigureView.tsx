@@ -2,7 +2,7 @@
 
 import { useMemo, useRef } from 'react';
 import { spansOfAll } from '@core/frame/region';
-import type { Figure } from '@core/report/model';
+import type { Figure } from '@core/report/figure';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { Marks } from '@ui/picture/Marks';
 import { fitPlacement } from '@ui/picture/placement';

@@ -1,12 +1,14 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { colourFrame } from '@core/scale/colourFrame';
 import { anchorFor, steadyScaleFor } from '@core/visit/colours';
 import { lineFor } from '@core/visit/settingsInForce';
+import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { useVisitPart, useVisitStore } from '@ui/visit/VisitProvider';
 
 interface Props {
   frame: Row<'frame'>;
@@ -15,17 +17,41 @@ interface Props {
 
 /** A frame made small, in the visit's steady colours; fetched when it comes near the view. */
 export function Thumb(props: Props) {
-  const { document } = useVisit();
   // What is drawn later than the rest may still hold a frame that was deleted just now.
-  return document.rows.frame[props.frame.id] ? <Picture {...props} /> : null;
+  const there = useVisitPart(({ document }) => document.rows.frame[props.frame.id] !== undefined);
+  return there ? <Picture {...props} /> : null;
+}
+
+/** All that a thumbnail's colours follow from: numbers and words, so that it is drawn anew only when it looks different. */
+function looksOf(document: VisitDocument, frameId: string, pixels: (id: string) => Float32Array | undefined) {
+  const anchor = anchorFor(document, frameId, pixels);
+  const scale = anchor && steadyScaleFor(document, frameId, anchor);
+  const { gain, offset } = lineFor(document, frameId);
+  return {
+    low: scale?.low,
+    high: scale?.high,
+    map: scale?.map,
+    side: scale?.shade?.side,
+    shadeC: scale?.shade?.celsius,
+    gain,
+    offset,
+  };
+}
+
+/** Frames in which the references lie that the colours may be centred on. */
+function referenceFrames(document: VisitDocument, frame: Row<'frame'>): string[] {
+  const { referenceInsideId, referenceOutsideId } = document.rows.visit[document.visitId]!.value;
+  return [frame.value.referenceId, referenceInsideId, referenceOutsideId].flatMap((id) => {
+    const region = id ? document.rows.region[id] : undefined;
+    return region ? [region.value.frameId] : [];
+  });
 }
 
 function Picture({ frame, className }: Props) {
-  const { document, thumbs, pixels } = useVisit();
+  const { thumbs, pixels } = useVisitStore();
   const canvas = useRef<HTMLCanvasElement>(null);
   useArrivals(thumbs);
   useArrivals(pixels);
-  const facts = document.frameFacts[frame.id]!;
   const values = thumbs.get(frame.id);
   useEffect(() => {
     const seen = new IntersectionObserver(([entry]) => entry!.isIntersecting && thumbs.want(frame.id), { rootMargin: '400px' });
@@ -33,24 +59,15 @@ function Picture({ frame, className }: Props) {
     return () => seen.disconnect();
   }, [thumbs, frame.id]);
 
-  const anchor = anchorFor(document, frame.id, (id) => pixels.get(id));
-  const scale = anchor && steadyScaleFor(document, frame.id, anchor);
-  const line = lineFor(document, frame.id);
+  const references = useVisitPart(useShallow(({ document }) => referenceFrames(document, frame)));
   useEffect(() => {
-    const { referenceInsideId, referenceOutsideId } = document.rows.visit[document.visitId]!.value;
-    for (const id of [frame.value.referenceId, referenceInsideId, referenceOutsideId]) {
-      const region = id ? document.rows.region[id] : undefined;
-      if (region) pixels.want(region.value.frameId);
-    }
-  }, [document, frame, pixels]);
+    for (const id of references) pixels.want(id);
+  }, [references, pixels]);
 
-  const { width, height } = facts.thumb;
-  const low = scale?.low;
-  const high = scale?.high;
-  const map = scale?.map;
-  const side = scale?.shade?.side;
-  const shadeC = scale?.shade?.celsius;
-  const { gain, offset } = line;
+  const { width, height } = useVisitPart(({ document }) => document.frameFacts[frame.id]!.thumb);
+  const { low, high, map, side, shadeC, gain, offset } = useVisitPart(
+    useShallow(({ document }) => looksOf(document, frame.id, (id) => pixels.get(id))),
+  );
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!context || !values || low === undefined || high === undefined || !map) return;

@@ -2,6 +2,7 @@
 
 import { Modal } from 'antd';
 import { useKeys } from '@ui/keys/useKeys';
+import { FilesHelp } from './FilesHelp';
 import styles from './KeysHelp.module.css';
 
 const KEYS: [string, string][] = [
@@ -38,13 +39,14 @@ const ROUND_KEYS: [string, string][] = [
   ['H', 'Hold the range, and stretch it again'],
 ];
 
-/** The keys of bench and round, and a word of caution that belongs to every survey. */
+/** The keys of bench and round, which files hold temperatures, and a word of caution that belongs to every survey. */
 export function KeysHelp({ open, onOpen }: { open: boolean; onOpen(open: boolean): void }) {
   useKeys({ '?': () => onOpen(true) });
   return (
-    <Modal open={open} onCancel={() => onOpen(false)} footer={null} title="Keys" width={560}>
+    <Modal open={open} onCancel={() => onOpen(false)} footer={null} title="Keys and files" width={560}>
       <KeyList name="On the bench" keys={KEYS} />
       <KeyList name="On the round" keys={ROUND_KEYS} />
+      <FilesHelp />
       <p className={styles.care}>
         Look up before you step: no walking with your eyes on the screen, no hand near live parts, no open panel without a
         licensed person. A thermal frame shows people too: ask first. Local codes and licensed trades come before anything that

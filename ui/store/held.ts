@@ -1,4 +1,6 @@
 import type { Entity, Row, Values } from '@core/entities';
+import { groupedBy } from '@core/rows/derived';
+import { changedFrom } from '@core/rows/groups';
 
 /** A new value of one row, or null to remove it. */
 export interface RowChange {
@@ -23,14 +25,15 @@ export function withRows<D extends Held>(
 ): D {
   if (changes.length === 0) return held;
   const rows = { ...held.rows } as Record<Entity, Record<string, Row<Entity>>>;
-  const copied = new Set<Entity>();
-  for (const { entity, rowId, row } of changes) {
-    if (!copied.has(entity)) {
-      rows[entity] = { ...rows[entity] };
-      copied.add(entity);
+  for (const [entity, ofKind] of groupedBy(changes, (change) => change.entity) as Map<Entity, typeof changes>) {
+    const before = held.rows[entity] as Record<string, Row<Entity>> | undefined;
+    const after = { ...before };
+    for (const { rowId, row } of ofKind) {
+      if (row) after[rowId] = row;
+      else delete after[rowId];
     }
-    if (row) rows[entity][rowId] = row;
-    else delete rows[entity][rowId];
+    if (before) changedFrom(after, before, [...new Set(ofKind.map(({ rowId }) => rowId))]);
+    rows[entity] = after;
   }
   return { ...held, rows };
 }

@@ -8,6 +8,7 @@ import { orderedFrames } from '@core/visit/frames';
 import { probeReading } from '@core/visit/probes';
 import { visitRow } from '@core/visit/theVisit';
 import { filesIn } from '@ui/import/filesIn';
+import { RecordFinding } from '@ui/finding/RecordFinding';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport, type ImportedFile, type ImportPlace } from '@ui/import/useImport';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -22,7 +23,6 @@ import { FilmStrip } from './strip/FilmStrip';
 import { Ledger } from './ledger/Ledger';
 import { photoOf } from './photo/photoAlignment';
 import { probesOf } from './ledger/probes';
-import { RecordFinding } from './RecordFinding';
 import { stepsOf, stripItems, type StripItem } from './strip/strip';
 import { Toolbar } from './Toolbar';
 import { comparisonFor } from '@core/visit/frameView';
@@ -97,10 +97,15 @@ export function Bench() {
   const nextFrame = document.rows.frame[steps[at + 1] ?? ''] ?? null;
 
   const selectedRow = document.rows.region[view.selectedId ?? ''];
-  const record = () => {
-    if (comparison) setRecording(true);
-    else void message.info('Choose a region and mark a reference first: a finding states a difference.', 4);
-  };
+  const record = () => frame && setRecording(true);
+  const pair =
+    comparison && selectedRow && frame
+      ? {
+          thisRegionId: selectedRow.id,
+          thatRegionId: document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId!,
+          by: view.by,
+        }
+      : {};
   useBenchKeys({
     view,
     dispatch,
@@ -256,13 +261,15 @@ export function Bench() {
       </ImportPanel>
       {dropping && <div className={styles.drop}>Drop frames, photos, folders and ZIPs here</div>}
       {clock && frameId && <CameraClock frameId={frameId} onClose={() => setClock(false)} />}
-      {recording && frame && selectedRow && comparison && (
+      {recording && frame && (
         <RecordFinding
-          frameId={frame.id}
-          thisRegionId={selectedRow.id}
-          thatRegionId={document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId!}
-          by={view.by}
-          summary={`${BY_WORDS[view.by]}${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.spread(comparison.difference.value, comparison.difference.uncertainty)}`}
+          start={{ frameId: frame.id, stopKey: frame.row.value.stopKey, ...pair }}
+          bases={[...(comparison && selectedRow ? (['pair'] as const) : []), 'shape', 'typed', 'unsolved']}
+          summary={
+            comparison && selectedRow
+              ? `${BY_WORDS[view.by]}${selectedRow.value.name} against ${document.rows.region[view.againstId ?? frame.referenceId!]?.value.name ?? 'the reference'}: ${units.signedDifference(comparison.difference.value)} ${units.spread(comparison.difference.value, comparison.difference.uncertainty)}`
+              : 'Without a region and a reference no difference is stated: it rests on what is seen.'
+          }
           onAddPhoto={async (file) => (await files.start([file], place)).find((one) => one.outcome !== 'refused')?.id ?? null}
           onRecord={(value) => {
             edit('Finding recorded', [{ entity: 'finding', rowId: newId(), value }]);

@@ -1,177 +1,222 @@
 'use client';
 
 import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Popconfirm, Select } from 'antd';
+import { Button, Popconfirm, Select } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
-import type { ReportFinding } from '@core/report/model';
-import { photosOf } from '@core/visit/frames';
-import { compareRegions } from '@core/visit/readings';
-import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
-import { DifferenceHero } from '@ui/finding/DifferenceHero';
+import type { ReportFinding } from '@core/report/reportFinding';
 import { BY_WORDS } from '@core/visit/byWords';
+import { exhibitsOf } from '@core/visit/findings';
+import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
+import { photosOf } from '@core/visit/frames';
+import { onlyRow } from '@core/visit/theVisit';
+import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { FigureView } from '@ui/finding/FigureView';
+import { CommitText } from '@ui/form/CommitText';
+import { Blocks } from '@ui/report/Blocks';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { Exhibits } from './Exhibits';
+import { FixFields } from './FixFields';
 import styles from './Findings.module.css';
 
-/** One finding: its words to edit, its picture beside its photo, its numbers. */
-export function FindingSheet({ finding, values }: { finding: ReportFinding; values(frameId: string): Float32Array | undefined }) {
+interface Props {
+  finding: ReportFinding;
+  values(frameId: string): Float32Array | undefined;
+}
+
+/** One finding: its words to edit, its pictures, its numbers, what it rests on and what became of it. */
+export function FindingSheet({ finding, values }: Props) {
   const { document, edit } = useVisit();
   const row = document.rows.finding[finding.id]!;
   const { value } = row;
-  const change = (label: string, next: Partial<FindingValue>) => {
+  const change = (label: string, next: Partial<FindingValue>) =>
     edit(label, [{ entity: 'finding', rowId: row.id, value: { ...value, ...next } }]);
-  };
-  const pixels = values(value.frameId);
-  const otherPixels = values(document.rows.region[value.thatRegionId]!.value.frameId);
-  const { stated } = finding;
+  const remove = () =>
+    edit('Finding removed', [
+      ...exhibitsOf(document, row.id).map(({ id }) => ({ entity: 'exhibit' as const, rowId: id, value: null })),
+      { entity: 'finding', rowId: row.id, value: null },
+    ]);
+  const { shape } = findingValueSchema;
   return (
     <article className={styles.sheet} aria-label={`Finding ${finding.number}`}>
       <header className={styles.head}>
-        <span>
-          Finding {finding.number} · {finding.place} · {finding.takenAt}
-        </span>
+        <span>{[`Finding ${finding.number}`, finding.place, finding.takenAt].filter(Boolean).join(' · ')}</span>
         <span className={styles.acts}>
-          <Link href={`/visits/${document.visitId}/bench/${value.frameId}/${value.thisRegionId}`}>
-            <Button>Open on the bench</Button>
-          </Link>
+          {value.frameId && (
+            <Link
+              href={`/visits/${document.visitId}/bench/${value.frameId}${value.thisRegionId ? `/${value.thisRegionId}` : ''}`}
+            >
+              <Button>Open on the bench</Button>
+            </Link>
+          )}
           <Popconfirm
             title="Remove this finding?"
-            description="Its frame and regions stay."
+            description="Its frames and regions stay."
             okText="Remove finding"
-            onConfirm={() => edit('Finding removed', [{ entity: 'finding', rowId: row.id, value: null }])}
+            onConfirm={remove}
           >
             <Button icon={<DeleteOutlined />} aria-label="Remove this finding" />
           </Popconfirm>
         </span>
       </header>
-      <TextField
-        key={`t${value.title}`}
-        label="What is it?"
-        field="title"
-        stored={value.title}
-        onKeep={(title) => change('Finding renamed', { title })}
-      />
-      {stated && pixels && otherPixels ? (
-        <>
-          <div className={styles.pair}>
-            <FigureView
-              figure={stated.figure}
-              values={pixels}
-              label={`Thermal frame: ${stated.this.name} ${stated.this.mean}, ${stated.that.name} ${stated.that.mean}`}
-            />
-            <div>
-              {value.photoId ? (
-                <img className={styles.photo} src={`/api/photos/${value.photoId}/file`} alt="Photo of the same place" />
-              ) : (
-                <div className={styles.noPhoto}>No photo</div>
-              )}
-              <label className={styles.photoChoice}>
-                <span>Photo</span>
-                <Select
-                  value={value.photoId}
-                  aria-label="Photo of this finding"
-                  onChange={(photoId) => change('Photo chosen', { photoId })}
-                  options={[
-                    { value: null, label: 'No photo' },
-                    ...photosOf(document).map((photo) => ({ value: photo.id, label: photo.value.name })),
-                  ]}
-                />
-              </label>
-            </div>
-          </div>
-          <div className={styles.numbers}>
-            <DifferenceHero
-              thisName={`${BY_WORDS[value.by]}${stated.this.name}`}
-              thatName={stated.that.name}
-              comparison={compareRegions(document, value.thisRegionId, value.thatRegionId, pixels, otherPixels, value.by)}
-              more={stated.across ?? undefined}
-            />
-            <table className={styles.table}>
-              <thead>
-                <tr>
-                  <th scope="col">Region</th>
-                  <th scope="col">Mean</th>
-                  <th scope="col">95 %</th>
-                  <th scope="col">Range</th>
-                </tr>
-              </thead>
-              <tbody>
-                {[stated.this, stated.that].map((region, i) => (
-                  <tr key={i}>
-                    <th scope="row">
-                      {i === 1 && '◆ '}
-                      {region.name}
-                    </th>
-                    <td>{region.mean}</td>
-                    <td>{region.plusMinus}</td>
-                    <td>{region.range}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </>
-      ) : (
-        <p role="status">{finding.problem}</p>
+      <label className={styles.text}>
+        <span>What is it?</span>
+        <CommitText
+          label="What is it?"
+          value={value.title}
+          schema={shape.title}
+          onCommit={(title) => change('Finding renamed', { title })}
+        />
+      </label>
+      <Pictures finding={finding} values={values} onPhoto={(photoId) => change('Photo chosen', { photoId })} />
+      {finding.stated && <Numbers finding={finding} value={value} />}
+      {finding.problem && <p role="status">{finding.problem}</p>}
+      {finding.typed.length > 0 && <Blocks blocks={[{ kind: 'facts', facts: finding.typed }]} values={values} />}
+      <p className={styles.sure}>
+        <b>How sure:</b> {finding.confidence} {finding.expected}
+      </p>
+      <div className={styles.pair}>
+        <label className={styles.text}>
+          <span>Next check</span>
+          <CommitText
+            label="Next check"
+            value={value.next}
+            schema={shape.next}
+            placeholder="What would settle it"
+            onCommit={(next) => {
+              if (value.basis !== 'unsolved' || next !== '') change('Next check', { next });
+            }}
+          />
+        </label>
+        <div className={styles.text}>
+          <span id="answers">Answers the complaint</span>
+          <Select
+            aria-labelledby="answers"
+            value={value.complaintId}
+            onChange={(complaintId) => change('Complaint chosen', { complaintId })}
+            options={[
+              { value: null, label: 'None in particular' },
+              ...onlyRow(document, 'intake').value.complaints.map(({ id, place, what }) => ({
+                value: id,
+                label: `${place}: ${what}`,
+              })),
+            ]}
+          />
+        </div>
+      </div>
+      <label className={styles.text}>
+        <span>Note</span>
+        <CommitText
+          label="Note"
+          value={value.note}
+          schema={shape.note}
+          rows={2}
+          onCommit={(note) => change('Note changed', { note })}
+        />
+      </label>
+      {value.basis !== 'nothing' && <FixFields value={value} onPut={change} />}
+      <Exhibits finding={row} exhibits={finding.exhibits} first={finding} values={values} />
+      {finding.settings.length > 0 && (
+        <section className={styles.settings}>
+          <h2>Settings</h2>
+          <dl>
+            {finding.settings.map(({ label, value: words }) => (
+              <div key={label}>
+                <dt>{label}</dt>
+                <dd>{words}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
       )}
-      <TextField
-        key={`n${value.note}`}
-        label="Note"
-        field="note"
-        stored={value.note}
-        onKeep={(note) => change('Note changed', { note })}
-      />
-      <section className={styles.settings}>
-        <h2>Settings</h2>
-        <dl>
-          {finding.settings.map(({ label, value: words }) => (
-            <div key={label}>
-              <dt>{label}</dt>
-              <dd>{words}</dd>
-            </div>
-          ))}
-        </dl>
-      </section>
     </article>
   );
 }
 
-function TextField({
-  label,
-  field,
-  stored,
-  onKeep,
+/** The frame beside its photo. */
+function Pictures({
+  finding: { stated, figure, photoId },
+  values,
+  onPhoto,
 }: {
-  label: string;
-  field: 'title' | 'note';
-  stored: string;
-  onKeep(text: string): void;
+  finding: ReportFinding;
+  values: Props['values'];
+  onPhoto(id: string | null): void;
 }) {
-  const [typed, setTyped] = useState(stored);
-  const checked = findingValueSchema.shape[field].safeParse(typed);
-  const keep = () => {
-    if (checked.success && checked.data !== stored) onKeep(checked.data);
-  };
-  const common = { value: typed, status: checked.success ? ('' as const) : ('error' as const), onBlur: keep };
+  const { document } = useVisit();
+  const shown = stated?.figure ?? figure;
+  const pixels = shown && values(shown.frameId);
   return (
-    <label className={styles.text}>
-      <span>{label}</span>
-      {field === 'title' ? (
-        <Input
-          {...common}
-          size="large"
-          onChange={(event) => setTyped(event.target.value)}
-          onPressEnter={(event) => event.currentTarget.blur()}
+    <div className={styles.pair}>
+      {shown && pixels ? (
+        <FigureView
+          figure={shown}
+          values={pixels}
+          label={
+            stated
+              ? `Thermal frame: ${stated.this.name} ${stated.this.mean}, ${stated.that.name} ${stated.that.mean}`
+              : 'Thermal frame'
+          }
         />
       ) : (
-        <Input.TextArea {...common} autoSize={{ minRows: 3, maxRows: 12 }} onChange={(event) => setTyped(event.target.value)} />
+        <div className={styles.noPhoto}>No frame</div>
       )}
-      {!checked.success && (
-        <em role="alert">
-          {label} {checked.error.issues[0]!.message}.
-        </em>
-      )}
-    </label>
+      <div>
+        {photoId ? (
+          <img className={styles.photo} src={`/api/photos/${photoId}/file`} alt="Photo of the same place" />
+        ) : (
+          <div className={styles.noPhoto}>No photo</div>
+        )}
+        <label className={styles.photoChoice}>
+          <span>Photo</span>
+          <Select
+            value={photoId}
+            aria-label="Photo of this finding"
+            onChange={onPhoto}
+            options={[
+              { value: null, label: 'No photo' },
+              ...photosOf(document).map((photo) => ({ value: photo.id, label: photo.value.name })),
+            ]}
+          />
+        </label>
+      </div>
+    </div>
+  );
+}
+
+/** The difference, and its two regions in a table. */
+function Numbers({ finding: { stated }, value }: { finding: ReportFinding; value: FindingValue }) {
+  if (!stated) return null;
+  return (
+    <div className={styles.numbers}>
+      <DifferenceHero
+        thisName={`${BY_WORDS[value.by]}${stated.this.name}`}
+        thatName={stated.that.name}
+        comparison={stated.comparison}
+        more={stated.across ?? undefined}
+      />
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Region</th>
+            <th scope="col">Mean</th>
+            <th scope="col">95 %</th>
+            <th scope="col">Range</th>
+          </tr>
+        </thead>
+        <tbody>
+          {[stated.this, stated.that].map((region, i) => (
+            <tr key={i}>
+              <th scope="row">
+                {i === 1 && '◆ '}
+                {region.name}
+              </th>
+              <td>{region.mean}</td>
+              <td>{region.plusMinus}</td>
+              <td>{region.range}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -4,7 +4,9 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { Later } from '@ui/shell/Later';
 import { useReport } from '@ui/finding/useReport';
+import { AddFinding } from './AddFinding';
 import { FindingSheet } from './FindingSheet';
 import styles from './Findings.module.css';
 
@@ -24,18 +26,24 @@ export function Findings() {
           What is worth stating stands here: this against that, with its ±, a photo and a note. On the bench, mark sound wall as
           the reference, choose the suspect and record a finding.
         </p>
-        <Link href={`/visits/${document.visitId}/bench`}>
-          <Button type="primary">Go to the bench</Button>
-        </Link>
+        <div className={styles.acts}>
+          <Link href={`/visits/${document.visitId}/bench`}>
+            <Button type="primary">Go to the bench</Button>
+          </Link>
+          <AddFinding />
+        </div>
       </div>
     );
   }
   return (
     <div className={styles.page}>
       <nav className={styles.list} aria-label="Findings of this visit">
-        <h1>
-          Findings <small>{report.findings.length}</small>
-        </h1>
+        <div className={styles.head}>
+          <h1>
+            Findings <small>{report.findings.length}</small>
+          </h1>
+          <AddFinding />
+        </div>
         <ol>
           {report.findings.map((finding) => (
             <li key={finding.id}>
@@ -51,14 +59,16 @@ export function Findings() {
                   <small>{finding.place}</small>
                 </span>
                 <span className={styles.value} data-sign={finding.stated?.difference.sign}>
-                  {finding.stated ? finding.stated.difference.value : '—'}
+                  {finding.stated ? finding.stated.difference.value : finding.short}
                 </span>
               </button>
             </li>
           ))}
         </ol>
       </nav>
-      <FindingSheet key={open.id} finding={open} values={values} />
+      <Later>
+        <FindingSheet key={open.id} finding={open} values={values} />
+      </Later>
     </div>
   );
 }

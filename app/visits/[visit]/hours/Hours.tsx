@@ -4,21 +4,24 @@ import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Select, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
+import { KINDS } from '@core/visit/kinds';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { headline, type Slot } from '@core/weather/bestSlots';
 import { isoDay, localDayNumber } from '@core/weather/board';
 import type { SeasonChoice, Strictness } from '@core/weather/plan';
 import type { PlanValue } from '@core/visit/planRow';
 import { Later } from '@ui/shell/Later';
+import { useNow } from '@ui/time/useNow';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { SiteDialog } from '@ui/site/SiteDialog';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { WeatherSource } from '@ui/weather/WeatherSource';
+import { AnyHour } from './AnyHour';
 import { Board, type Picked } from './Board';
 import { SlotList } from './SlotList';
-import { useHours, useNow, type ScoredWeek } from './useHours';
+import { useHours, type ScoredWeek } from './useHours';
 import { WallMemory } from './WallMemory';
 import { Why, type View } from './Why';
 import styles from './Hours.module.css';
@@ -52,6 +55,9 @@ export function Hours() {
         </Link>
         {week && <CalendarButton week={week} slot={row.value.slot ?? week.slots[0] ?? null} />}
       </div>
+      {KINDS[onlyRow(document, 'intake').value.kind].anyWeather && (
+        <AnyHour onSettle={(slot) => put(slot ? 'Slot settled' : 'Slot given up', { slot })} />
+      )}
       {!plan || plan.facades.length === 0 ? (
         <section className={styles.card}>
           <h2>{plan ? 'Say which way the house faces' : 'Say where the house is'}</h2>
@@ -176,12 +182,14 @@ function Picks({
         <Later>
           <Why week={week} picked={picked} slot={slot} view={view} onView={setView} />
         </Later>
-        <SlotList
-          week={week}
-          slot={slot}
-          onSettle={(next) => put(next ? 'Slot settled' : 'Slot given up', { slot: next })}
-          onLook={(one) => setPicked({ ...picked, day: dayOf(week, one) })}
-        />
+        <Later>
+          <SlotList
+            week={week}
+            slot={slot}
+            onSettle={(next) => put(next ? 'Slot settled' : 'Slot given up', { slot: next })}
+            onLook={(one) => setPicked({ ...picked, day: dayOf(week, one) })}
+          />
+        </Later>
       </div>
     </>
   );

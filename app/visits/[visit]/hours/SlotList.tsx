@@ -5,6 +5,7 @@ import { Button } from 'antd';
 import type { Slot } from '@core/weather/bestSlots';
 import { gradeOf } from '@core/weather/rated';
 import { localDay, localTime } from '@core/units/localTime';
+import { useNow } from '@ui/time/useNow';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { ScoredWeek } from './useHours';
 import styles from './SlotList.module.css';
@@ -22,6 +23,7 @@ export function SlotList({
   onLook(slot: Slot): void;
 }) {
   const units = useUnits();
+  const now = useNow();
   const { timezone } = week.plan;
   const settled = (one: Slot) => slot?.from === one.from && slot.to === one.to;
   const lost = slot !== null && !week.slots.some(settled);
@@ -31,7 +33,11 @@ export function SlotList({
       {week.slots.length === 0 && <p className={styles.quiet}>None of this week is good enough.</p>}
       {lost && (
         <div className={styles.lost}>
-          <span>You settled on {slotWords(slot, timezone)}. It is not among the best now.</span>
+          <span>
+            {slot.to < now
+              ? `The visit was on ${slotWords(slot, timezone)}.`
+              : `You settled on ${slotWords(slot, timezone)}. It is not among the best now.`}
+          </span>
           <Button size="small" onClick={() => onSettle(null)}>
             Give it up
           </Button>

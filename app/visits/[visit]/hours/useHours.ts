@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 import { bestSlots, type Slot } from '@core/weather/bestSlots';
 import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type BoardDay } from '@core/weather/board';
 import { momentOf } from '@core/weather/localClock';
@@ -8,23 +8,11 @@ import type { HoursPlan } from '@core/weather/plan';
 import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
 import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { hoursPlanOf } from '@core/visit/hoursPlan';
+import { useNow } from '@ui/time/useNow';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';
 
-const MINUTE = 60_000;
-const DAY_MS = 24 * 60 * MINUTE;
-
-/** The current moment, to the minute. */
-export function useNow(): number {
-  return useSyncExternalStore(
-    (listener) => {
-      const timer = setInterval(listener, MINUTE);
-      return () => clearInterval(timer);
-    },
-    () => Math.floor(Date.now() / MINUTE) * MINUTE,
-    () => 0,
-  );
-}
+const DAY_MS = 24 * 3_600_000;
 
 export interface ScoredWeek {
   plan: HoursPlan;

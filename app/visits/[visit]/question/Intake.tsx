@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowRightOutlined } from '@ant-design/icons';
-import { Button, Radio } from 'antd';
+import { Button, Checkbox, Radio } from 'antd';
 import Link from 'next/link';
 import { onlyRow, roomsOf, visitRow } from '@core/visit/theVisit';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
@@ -82,7 +82,14 @@ export function Intake() {
             suggestions={roomsOf(document).map(({ value }) => value.name)}
             addWords="Add a complaint"
             onChange={(lines) =>
-              put('Complaints', { complaints: lines.map(({ id, texts: [place, what] }) => ({ id, place, what })) })
+              put('Complaints', {
+                complaints: lines.map(({ id, texts: [place, what] }) => ({
+                  id,
+                  place,
+                  what,
+                  answer: complaints.find((one) => one.id === id)?.answer ?? '',
+                })),
+              })
             }
           />
           <h2>What was done to the house</h2>
@@ -100,6 +107,9 @@ export function Intake() {
             wideFirst
             onChange={(lines) => put('History', { history: lines.map(({ id, texts: [what, when] }) => ({ id, what, when })) })}
           />
+          <Checkbox checked={intake.value.ownHome} onChange={(event) => put('Own home', { ownHome: event.target.checked })}>
+            Who lives there surveys it
+          </Checkbox>
           <div className={styles.two}>
             <div>
               <h2>People and pets to mind</h2>

@@ -9,15 +9,18 @@ import { openChanges, roundOf } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
 import { rowIdFrom } from '@core/rows/rowId';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { AddStop } from './AddStop';
 import { EmptyRound } from './EmptyRound';
 import { RoomList } from './RoomList';
 import { RoundEnd } from './RoundEnd';
 import { StopDesk } from './StopDesk';
+import { useFolderWatch } from './useFolderWatch';
 import styles from './Round.module.css';
 
 /** The walk through the house: one stop at a time, coverage always in view. */
 export function Round() {
   const { document } = useVisit();
+  const watch = useFolderWatch();
   const pathname = usePathname();
   const round = useMemo(() => roundOf(document), [document]);
   const { visitId } = document;
@@ -44,11 +47,17 @@ export function Round() {
         <p className={styles.quiet}>
           {[unreached > 0 && `${unreached} not reached`, unsolved > 0 && `${unsolved} unsolved`].filter(Boolean).join(' · ')}
         </p>
+        {watch.waiting > 0 && (
+          <p role="status">
+            {watch.waiting} {watch.waiting === 1 ? 'file waits' : 'files wait'} for a stop: open the one where they belong.
+          </p>
+        )}
         <RoomList round={round} current={current} onChoose={go} />
         <div className={styles.links}>
           <Button onClick={() => go(null)} type={answered === stops ? 'primary' : 'default'}>
             End of the round{openChanges(document).length > 0 ? ` · ${openChanges(document).length} to put back` : ''}
           </Button>
+          <AddStop />
           <Link href={`${base}/house`}>
             <Button icon={<HomeOutlined />}>House</Button>
           </Link>
@@ -57,7 +66,11 @@ export function Round() {
           </Link>
         </div>
       </aside>
-      {current ? <StopDesk key={current.key} round={round} stop={current} onGo={go} /> : <RoundEnd round={round} onGo={go} />}
+      {current ? (
+        <StopDesk key={current.key} round={round} stop={current} watch={watch} onGo={go} />
+      ) : (
+        <RoundEnd round={round} onGo={go} />
+      )}
     </div>
   );
 }

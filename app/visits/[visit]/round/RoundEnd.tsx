@@ -1,11 +1,17 @@
 'use client';
 
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import Link from 'next/link';
 import type { Round } from '@core/round/round';
-import { stopRowOf } from '@core/round/round';
+import { stopRowOf, struckStops } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
+import { siteOf, visitRow } from '@core/visit/theVisit';
+import { dayNumber } from '@core/weather/board';
+import { momentOf } from '@core/weather/localClock';
+import { number } from '@core/units/format';
+import { openFindings, shoppingList } from '@core/visit/findings';
 import { PutBackList } from '@ui/round/PutBackList';
+import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './RoundEnd.module.css';
 
@@ -27,6 +33,7 @@ export function RoundEnd({ round, onGo }: { round: Round; onGo(stop: Stop): void
         <h2>Before you leave: put back</h2>
         <PutBackList />
       </section>
+      <ToDo />
       {lists.map(([title, list]) =>
         list.length === 0 ? null : (
           <section key={title} className={styles.card}>
@@ -44,11 +51,114 @@ export function RoundEnd({ round, onGo }: { round: Round; onGo(stop: Stop): void
           </section>
         ),
       )}
+      <Struck />
+      <NextRound />
       <Link href={`/visits/${document.visitId}/bench`}>
         <Button type="primary" size="large">
           Read the frames on the bench
         </Button>
       </Link>
     </div>
+  );
+}
+
+/** What was found and not closed, with the metres and materials that it takes. */
+function ToDo() {
+  const { document } = useVisit();
+  const open = openFindings(document);
+  const list = shoppingList(document);
+  if (open.length === 0) return null;
+  const need = (lengthM: number | null, material: string) =>
+    [lengthM === null ? '' : `${number(lengthM, 1)} m`, material].filter(Boolean).join(' of ');
+  return (
+    <section className={styles.card}>
+      <h2>Found and not closed</h2>
+      <ul>
+        {open.map(({ id, value: { title, lengthM, material } }) => (
+          <li key={id}>
+            <Link href={`/visits/${document.visitId}/findings/${id}`}>{title}</Link>
+            <span>{need(lengthM, material)}</span>
+          </li>
+        ))}
+      </ul>
+      {list.length > 0 && (
+        <p>
+          <b>To bring:</b> {list.map(({ material, lengthM }) => need(lengthM, material)).join(', ')}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Stops that were taken off this round by hand. */
+function Struck() {
+  const { document, edit } = useVisit();
+  const struck = struckStops(document);
+  if (struck.length === 0) return null;
+  return (
+    <section className={styles.card}>
+      <h2>Struck off</h2>
+      <ul>
+        {struck.map(({ group, stop, row }) => (
+          <li key={stop.key}>
+            <Button
+              onClick={() =>
+                edit(`Taken in again: ${stop.title}`, [{ entity: 'stop', rowId: row.id, value: { ...row.value, struck: false } }])
+              }
+            >
+              Take in again
+            </Button>
+            <span>
+              {group} · {stop.title}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const HOUR_MS = 3_600_000;
+/** When people usually have time, by the clock there. */
+const EVENING_H = 18;
+
+/** The day on which the next round is due: it stands in the list of sites, and can go into a calendar. */
+function NextRound() {
+  const { document, edit } = useVisit();
+  const { message } = App.useApp();
+  const row = visitRow(document);
+  const site = siteOf(document);
+  const { nextDay } = row.value;
+  const put = (day: string | null) =>
+    edit('Next round', [{ entity: 'visit', rowId: row.id, value: { ...row.value, nextDay: day } }]);
+  const intoCalendar = (day: string) => {
+    const from = momentOf(dayNumber(day), EVENING_H, site.timeZone);
+    const event = {
+      uid: `next-${row.id}`,
+      from,
+      to: from + 2 * HOUR_MS,
+      title: `Thermal round, ${site.name}`,
+      description:
+        'The same stops as last time, what was fixed since, and what is new. Choose the hours by the weather of that week.',
+      location: site.address,
+    };
+    downloadCalendar(`${site.name} next round`, [event]).catch((error: Error) => message.error(error.message));
+  };
+  return (
+    <section className={styles.card}>
+      <h2>The next round</h2>
+      <div className={styles.next}>
+        <label>
+          Due on{' '}
+          <input
+            type="date"
+            value={nextDay ?? ''}
+            onChange={(event) => put(event.target.value || null)}
+            aria-label="Next round due on"
+          />
+        </label>
+        {nextDay && <Button onClick={() => intoCalendar(nextDay)}>Into the calendar</Button>}
+      </div>
+    </section>
   );
 }

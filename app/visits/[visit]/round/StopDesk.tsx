@@ -11,33 +11,50 @@ import {
   WarningOutlined,
 } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useCallback, useRef, useState } from 'react';
-import { lookForWords, placeOfStop } from '@core/round/lookFor';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { lookForWords } from '@core/round/lookFor';
+import { placeAt } from '@core/round/lookForStop';
 import { cameraOf, type Round } from '@core/round/round';
 import { standFor, standWords } from '@core/round/stand';
 import { stopCaution } from '@core/round/stopCaution';
-import { sideOf, type Stop } from '@core/round/stops';
+import type { Stop } from '@core/round/stops';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Pose } from '@core/simulate/surface';
-import { conditionsOf, isDay, visitRow } from '@core/visit/theVisit';
+import type { Row } from '@core/entities';
+import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { ImportPanel } from '@ui/import/ImportPanel';
-import { useImport } from '@ui/import/useImport';
 import { useKeys } from '@ui/keys/useKeys';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { afterFix } from './afterFix';
 import { NotReached } from './NotReached';
 import { NotePad } from './NotePad';
 import { SpeakButton } from './SpeakButton';
+import { StopFindings } from './StopFindings';
 import { StopRecord } from './StopRecord';
+import { StrikeOff } from './StrikeOff';
+import { OwnCamera } from './OwnCamera';
+import type { FolderWatch } from './useFolderWatch';
 import { useStopActions } from './useStopActions';
+import { useStopFiles } from './useStopFiles';
 import type { Shot } from './useViewfinder';
 import { Viewfinder } from './Viewfinder';
 import styles from './StopDesk.module.css';
 
 /** One stop: what to look for, how to stand, what the camera sees, and the answer. */
-export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo(stop: Stop | null): void }) {
-  const { document, refresh } = useVisit();
-  const { row, answer, capture, capturing, put } = useStopActions(stop);
+export function StopDesk({
+  round,
+  stop,
+  watch,
+  onGo,
+}: {
+  round: Round;
+  stop: Stop;
+  watch: FolderWatch;
+  onGo(stop: Stop | null): void;
+}) {
+  const { document } = useVisit();
+  const { row, answer, capture, capturing, put, seen } = useStopActions(stop);
   const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
   const camera = cameraOf(document);
   const standIn = camera.id === STAND_IN_CAMERA.id;
@@ -47,7 +64,6 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const stand = standFor(stop, camera.value, surface, room);
   const home: Pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
   const [pose, setPose] = useState<Pose>(home);
-  const conditions = conditionsOf(document)?.value;
   const inView = useRef<Shot | null>(null);
   const [ready, setReady] = useState(false);
   const keep = useCallback((shot: Shot | null) => {
@@ -55,7 +71,10 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
     setReady(shot !== null);
   }, []);
   const picker = useRef<HTMLInputElement>(null);
-  const { state: importing, start, cancel, dismiss } = useImport(document.visitId, async () => void (await refresh()));
+  /** The finding that the next files are a second look at. */
+  const again = useRef<Row<'finding'> | null>(null);
+  const cameraId = standIn ? null : camera.id;
+  const { importing, add, cancel, dismiss } = useStopFiles(stop, surface, cameraId, seen);
 
   const place = round.stops.indexOf(stop);
   const [before, after] = [round.stops[place - 1] ?? null, round.stops[place + 1] ?? null];
@@ -63,27 +82,29 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
   const within = group.stops.indexOf(stop) + 1;
   const onward = () => onGo(round.stops.slice(place + 1).find(({ key }) => round.outcomes.get(key) === null) ?? after);
   const outcome = round.outcomes.get(stop.key) ?? null;
-  const cooled = (conditions?.insideC ?? 20) < (conditions?.outsideC ?? 2);
-  const stopPlace = placeOfStop(surface, room, { cooled, day: isDay(document) });
-  const caution = stopCaution(stop.part, stopPlace);
+  const stopPlace = placeAt(document, stop);
+  const caution = stopCaution(stop.part, stopPlace, onlyRow(document, 'intake').value.kind, room?.kind ?? null);
   const earlier = document.earlier[stop.key] ?? null;
   const otherSide = round.stops.find(({ surfaceId }) => surfaceId !== null && surfaceId === surface?.otherSideId);
 
   const take = () => void capture(inView.current, `${group.name}, ${stop.title.toLowerCase()}`);
+  const lookAgain = (finding: Row<'finding'>) =>
+    void capture(inView.current, `${group.name}, ${stop.title.toLowerCase()}, again`, (fresh, frameId) =>
+      afterFix(fresh, finding, frameId),
+    );
+  const askAgain = (finding: Row<'finding'>) => {
+    again.current = finding;
+    picker.current?.click();
+  };
   const nothing = () => {
     answer('nothing');
     onward();
   };
-  const add = async (files: File[]) => {
-    const found = await start(files, {
-      roomId: surface?.roomId ?? null,
-      side: surface ? sideOf(surface) : 'inside',
-      surfaceId: stop.surfaceId,
-      stopKey: stop.key,
-      cameraId: standIn ? null : camera.id,
-    });
-    if (found.some(({ outcome: got }) => got === 'frame' || got === 'photo') && outcome === null) answer('seen');
-  };
+  const { give } = watch;
+  useEffect(() => {
+    give((files) => void add(files));
+    return () => give(null);
+  }, [give, add]);
   useKeys({
     c: () => standIn && take(),
     e: nothing,
@@ -116,7 +137,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
       </header>
 
       <div className={styles.columns}>
-        {standIn && (
+        {standIn ? (
           <div className={styles.seen}>
             <Viewfinder
               key={stop.key}
@@ -131,6 +152,8 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
               onShot={keep}
             />
           </div>
+        ) : (
+          <OwnCamera title={stop.title} earlier={earlier} watch={watch} onKeep={(file) => void add([file], { evidence: true })} />
         )}
         <div className={styles.work}>
           <div className={styles.cards}>
@@ -179,6 +202,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
               <Button onClick={() => setAsking('reason')}>Could not reach</Button>
             </div>
           )}
+          <StopFindings stop={stop} place={stopPlace} onLookAgain={standIn ? (ready ? lookAgain : null) : askAgain} />
           <div className={styles.more}>
             <Button
               icon={<EditOutlined />}
@@ -199,6 +223,7 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
                 Add files
               </Button>
             )}
+            <StrikeOff stop={stop} onStruck={() => onGo(after ?? before)} />
             <input
               ref={picker}
               type="file"
@@ -206,7 +231,8 @@ export function StopDesk({ round, stop, onGo }: { round: Round; stop: Stop; onGo
               hidden
               aria-label="Files for this stop"
               onChange={(event) => {
-                void add([...(event.target.files ?? [])]);
+                void add([...(event.target.files ?? [])], { look: again.current });
+                again.current = null;
                 event.target.value = '';
               }}
             />

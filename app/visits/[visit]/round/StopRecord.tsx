@@ -9,6 +9,7 @@ import { PHOTO_ROLES, type PhotoRole } from '@core/frame/photoRow';
 import type { StopValue } from '@core/round/stopRow';
 import type { Stop } from '@core/round/stops';
 import { localDay } from '@core/units/localTime';
+import { findingsOn } from '@core/visit/findings';
 import { framesOf, photosOf } from '@core/visit/frames';
 import { siteOf } from '@core/visit/theVisit';
 import { Thumb } from '@ui/picture/Thumb';
@@ -63,6 +64,7 @@ export function StopRecord({
               type="text"
               icon={<DeleteOutlined />}
               aria-label={`Take back ${row.value.name}`}
+              disabled={findingsOn(document, new Set([row.id])).length > 0}
               onClick={() =>
                 edit(`Taken back: ${row.value.name}`, [
                   { entity: 'frame', rowId: row.id, value: { ...row.value, discarded: true } },
@@ -73,8 +75,17 @@ export function StopRecord({
         ))}
         {photos.map((row) => (
           <li key={row.id}>
-            {}
             <img src={`/api/photos/${row.id}/file`} alt={row.value.name} className={styles.thumb} />
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Take back the photo ${row.value.name}`}
+              onClick={() =>
+                edit(`Taken back: ${row.value.name}`, [
+                  { entity: 'photo', rowId: row.id, value: { ...row.value, discarded: true } },
+                ])
+              }
+            />
             <Select
               aria-label={`What the photo ${row.value.name} shows`}
               value={row.value.role}

@@ -16,14 +16,13 @@ import { useEffect, useRef, useState } from 'react';
 import { sightAt } from '@core/radiometry/optics';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { EarlierStop } from '@core/document';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import { colourFrame } from '@core/scale/colourFrame';
 import { COLOUR_MAPS, COLOUR_MAP_NAMES, type ColourMapName } from '@core/scale/colourMaps';
 import { orderedScale, type Scale, type SteadySpan } from '@core/scale/scale';
 import type { Pose } from '@core/simulate/surface';
 import { useUnits } from '@ui/units/UnitProvider';
-import { usePixels } from '@ui/visit/VisitProvider';
 import { useKeys } from '@ui/keys/useKeys';
+import { drawValues } from './drawValues';
+import { LastTime } from './LastTime';
 import { markedPixels, type Marked } from './markedPixels';
 import { useViewfinder, type Shot } from './useViewfinder';
 import styles from './Viewfinder.module.css';
@@ -92,7 +91,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
             {surfaceId !== null ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
           </p>
         )}
-        {ghost && earlier?.frame && <Ghost earlier={earlier.frame} span={span} />}
+        {ghost && earlier?.frame && <LastTime frame={earlier.frame} span={span} className={styles.ghost!} />}
         {marked && scale && (
           <>
             <Spot at={marked.coldest} camera={camera} words={`coldest ${units.bareTemperature(marked.coldest.celsius)}`} />
@@ -180,7 +179,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
 
 function Picture({ shot, camera, scale }: { shot: Shot; camera: CameraValue; scale: Scale }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => draw(canvas.current, shot.values, camera.columns, scale), [shot.values, camera.columns, scale]);
+  useEffect(() => drawValues(canvas.current, shot.values, camera.columns, scale), [shot.values, camera.columns, scale]);
   return (
     <canvas
       ref={canvas}
@@ -190,27 +189,6 @@ function Picture({ shot, camera, scale }: { shot: Shot; camera: CameraValue; sca
       role="img"
       aria-label="What the stand-in camera sees"
     />
-  );
-}
-
-function draw(canvas: HTMLCanvasElement | null, values: Float32Array, width: number, scale: Scale): void {
-  const context = canvas?.getContext('2d');
-  if (!context) return;
-  const image = new ImageData(width, values.length / width);
-  colourFrame(values, width, IDENTITY_LINE, scale, new Uint32Array(image.data.buffer));
-  context.putImageData(image, 0, 0);
-}
-
-/** The frame of the last visit, half seen, to aim by. */
-function Ghost({ earlier, span }: { earlier: NonNullable<EarlierStop['frame']>; span: SteadySpan }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const values = usePixels(earlier.id)(earlier.id);
-  const { width, height, meanC } = earlier;
-  useEffect(() => {
-    if (values) draw(canvas.current, values, width, { low: meanC - span.belowK, high: meanC + span.aboveK, map: 'ash' });
-  }, [values, width, meanC, span.belowK, span.aboveK]);
-  return (
-    <canvas ref={canvas} width={width} height={height} className={styles.ghost} aria-label="The same stop last time" role="img" />
   );
 }
 

@@ -4,6 +4,7 @@ import { App } from 'antd';
 import { useCallback, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
+import type { VisitDocument } from '@core/document';
 import { CoreError } from '@core/errors';
 import { stopRowOf } from '@core/round/round';
 import type { Answer, StopValue } from '@core/round/stopRow';
@@ -47,7 +48,7 @@ export function useStopActions(stop: Stop) {
   );
 
   const capture = useCallback(
-    async (shot: Shot | null, name: string) => {
+    async (shot: Shot | null, name: string, more: (fresh: VisitDocument, frameId: string) => Edit[] = () => []) => {
       if (!shot || !stop.surfaceId || capturing) return;
       setCapturing(true);
       try {
@@ -67,6 +68,7 @@ export function useStopActions(stop: Stop) {
             ? [{ entity: 'photo' as const, rowId: photo.id, value: photo.value, before: { ...photo.value, discarded: true } }]
             : []),
           changed({ answer: row.value.answer ?? 'seen' }, true),
+          ...more(fresh, frameId),
         ]);
       } catch (error) {
         const words =
@@ -82,7 +84,13 @@ export function useStopActions(stop: Stop) {
   );
 
   const put = useCallback((label: string, change: Partial<StopValue>) => edit(label, [changed(change, false)]), [edit, changed]);
-  return { row, answer, capture, capturing, put };
+  /** The stop answered by what came, where nobody answered it. */
+  const seen = useCallback(() => {
+    if (row.value.answer !== null) return null;
+    const { rowId, value } = changed({ answer: 'seen' }, true);
+    return { rowId, value: value as StopValue };
+  }, [row, changed]);
+  return { row, answer, capture, capturing, put, seen };
 }
 
 function answerLabel(answer: Answer | null, title: string): string {

@@ -1,13 +1,10 @@
-import { packDocument } from '@core/packedDocument';
-import { asking } from '@server/asking';
-import { loadVisitDocument } from '@data/queries/document';
+import { packedVisit } from '@server/packedVisit';
 import { handle, requireId } from '../../../handle';
 
 /** Everything of a visit but its pixels, as it is stored now, packed. */
 export async function GET(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
-  return handle(request, async () =>
-    Response.json(packDocument(await loadVisitDocument(asking(), requireId((await context.params).visit))), {
-      headers: { 'cache-control': 'no-store' },
-    }),
-  );
+  return handle(request, async () => {
+    const document = await packedVisit(requireId((await context.params).visit));
+    return new Response(document, { headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
+  });
 }

@@ -11,6 +11,7 @@ import { spansOf } from '@core/frame/region';
 import { regionStatistics } from '@core/frame/statistics';
 import { correctValues } from '@core/radiometry/measurement';
 import type { FrameView } from '@core/visit/frameView';
+import { findingsOn } from '@core/visit/findings';
 import { cameraOfFrame } from '@core/visit/frames';
 import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
@@ -88,9 +89,7 @@ const TURNS: { turn: Turn; label: string; words: string }[] = [
 function FrameForm({ row }: { row: Row<'frame'> }) {
   const { document, edit } = useVisit();
   const { turn, turning } = useTurn();
-  const stated = Object.values(document.rows.finding).some(
-    ({ value }) => value.frameId === row.id || document.rows.region[value.thatRegionId]?.value.frameId === row.id,
-  );
+  const stated = findingsOn(document, new Set([row.id])).length > 0;
   const put = (label: string, change: Partial<Row<'frame'>['value']>) =>
     edit(label, [{ entity: 'frame', rowId: row.id, value: { ...row.value, ...change } }]);
   return (

@@ -95,7 +95,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
         <SettingsPanel key={`${frame.id}${view.selectedId ?? ''}`} frame={frame} selected={selected ?? null} />
         <p className={styles.quiet}>± is twice the standard uncertainty: a 95 % interval.</p>
       </div>
-      <Button type="primary" size="large" block disabled={!comparison} onClick={onRecord}>
+      <Button type="primary" size="large" block onClick={onRecord}>
         Record finding <kbd className={styles.key}>Enter</kbd>
       </Button>
     </aside>

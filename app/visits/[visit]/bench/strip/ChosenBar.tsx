@@ -1,13 +1,14 @@
 'use client';
 
 import { CloseOutlined } from '@ant-design/icons';
-import { Button, Dropdown } from 'antd';
+import { App, Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { BESIDE, SideBySide } from '../beside/SideBySide';
 import { DeleteFrames } from './DeleteFrames';
 import { ApplySettings } from './ApplySettings';
 import { useTurn } from '../useTurn';
@@ -24,7 +25,9 @@ interface Props {
 export function ChosenBar({ frameId, chosen, onClear }: Props) {
   const { document, edit } = useVisit();
   const { turn, turning } = useTurn();
+  const { message } = App.useApp();
   const [applying, setApplying] = useState(false);
+  const [beside, setBeside] = useState(false);
   const rows = [...chosen].flatMap((id) => document.rows.frame[id] ?? []);
   if (rows.length === 0) return null;
   const putAll = (label: string, change: Partial<(typeof rows)[number]['value']>) =>
@@ -82,6 +85,26 @@ export function ChosenBar({ frameId, chosen, onClear }: Props) {
         <Button size="small" onClick={makeSequence}>
           Make a sequence
         </Button>
+      )}
+      <Button
+        size="small"
+        disabled={rows.length < BESIDE.least || rows.length > BESIDE.most}
+        title={`${BESIDE.least} to ${BESIDE.most} frames in one scale`}
+        onClick={() => setBeside(true)}
+      >
+        Side by side
+      </Button>
+      {beside && (
+        <SideBySide
+          ids={rows.map(({ id }) => id)}
+          onClose={(kept) => {
+            setBeside(false);
+            if (kept) {
+              onClear();
+              void message.success('Kept. It is under Findings.', 3);
+            }
+          }}
+        />
       )}
       <DeleteFrames rows={rows} onDeleted={onClear} />
       <Button size="small" type="text" icon={<CloseOutlined />} aria-label="Choose no frames" onClick={onClear} />

@@ -2,6 +2,7 @@
 
 import { Button, Checkbox, Modal } from 'antd';
 import { useState } from 'react';
+import { findingsOn } from '@core/visit/findings';
 import type { Row } from '@core/entities';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 
@@ -12,7 +13,7 @@ export function DeleteFrames({ rows, onDeleted }: { rows: readonly Row<'frame'>[
   const [asking, setAsking] = useState(false);
   const [withPhotos, setWithPhotos] = useState(true);
   const ids = new Set(rows.map(({ id }) => id));
-  const stated = asking ? Object.values(document.rows.finding).filter(({ value }) => ids.has(value.frameId)) : [];
+  const stated = asking ? findingsOn(document, ids) : [];
   const regions = asking ? Object.values(document.rows.region).filter(({ value }) => ids.has(value.frameId)) : [];
   const photos = asking ? Object.values(document.rows.photo).filter(({ value }) => ids.has(value.frameId ?? '')) : [];
   const frames = `${rows.length} ${rows.length === 1 ? 'frame' : 'frames'}`;

@@ -1,13 +1,13 @@
 'use client';
 
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
 import { takenAtOf } from '@core/visit/frames';
 import { siteOf } from '@core/visit/theVisit';
 import { localTime } from '@core/units/localTime';
 import type { Row } from '@core/entities';
 import { Thumb } from '@ui/picture/Thumb';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { useVisitPart } from '@ui/visit/VisitProvider';
 import { ITEM_WIDTHS, type StripItem } from './strip';
 import styles from './FilmStrip.module.css';
 
@@ -20,8 +20,8 @@ interface Props {
   onChoose(ids: ReadonlySet<string>): void;
 }
 
-/** The visit's frames by room, in the visit's steady colours; only what is in view is there. */
-export function FilmStrip({ items, currentId, chosen, onShow, onChoose }: Props) {
+/** The visit's frames by room, in the visit's steady colours; only what is in view is there, and no edit of a frame draws it anew. */
+export const FilmStrip = memo(function FilmStrip({ items, currentId, chosen, onShow, onChoose }: Props) {
   const scroller = useRef<HTMLElement>(null);
   const last = useRef<string | null>(null);
   // The same functions as long as the items are the same: else the places of thousands are reckoned at every drawing.
@@ -87,7 +87,7 @@ export function FilmStrip({ items, currentId, chosen, onShow, onChoose }: Props)
       </div>
     </nav>
   );
-}
+});
 
 function framesIn(item: StripItem): string[] {
   if (item.kind === 'frame') return [item.frame.id];
@@ -136,6 +136,6 @@ function Picture({ item, current, chosen, onPick }: PictureProps) {
 }
 
 function Time({ frame }: { frame: Row<'frame'> }) {
-  const { document } = useVisit();
-  return <>{localTime(takenAtOf(document, frame.id), siteOf(document).timeZone)} </>;
+  const time = useVisitPart(({ document }) => localTime(takenAtOf(document, frame.id), siteOf(document).timeZone));
+  return <>{time} </>;
 }

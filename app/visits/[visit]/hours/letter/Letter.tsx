@@ -24,7 +24,7 @@ export function Letter() {
   const { unit } = useUnits();
   const { week } = useHours();
   const row = onlyRow(document, 'plan');
-  const { kind, people } = onlyRow(document, 'intake').value;
+  const { kind, people, ownHome } = onlyRow(document, 'intake').value;
   const site = siteOf(document);
   const slot = row.value.slot ?? week?.slots[0] ?? null;
   const written = householderLetter({
@@ -35,6 +35,7 @@ export function Letter() {
     inside: temperature(row.value.insideC, unit, 0),
     season: week?.result.season ?? 'heated',
     people,
+    ownHome,
     outdoors: site.facades.length > 0,
   });
   const text = row.value.letter ?? written;

@@ -16,16 +16,20 @@ const PAD = 10;
 /** One storey from above: rooms are dragged on a grid of metres, by hand or with the arrow keys; Shift changes their size. */
 export function FloorPlan({
   rooms,
+  services,
   chosen,
   frontAzimuth,
   onChoose,
   onPlan,
+  onService,
 }: {
   rooms: Row<'room'>[];
+  services: Row<'service'>[];
   chosen: string | null;
   frontAzimuth: number;
   onChoose(id: string): void;
   onPlan(row: Row<'room'>, plan: PlanBox): void;
+  onService(row: Row<'service'>, place: { x: number; y: number }): void;
 }) {
   const columns = Math.max(12, ...rooms.map(({ value: { plan } }) => plan.x + plan.width + 2));
   const lines = Math.max(9, ...rooms.map(({ value: { plan } }) => plan.y + plan.depth + 2));
@@ -51,9 +55,23 @@ export function FloorPlan({
             onPlan={(plan) => onPlan(row, plan)}
           />
         ))}
+        {rooms.flatMap((room) =>
+          services
+            .filter(({ value }) => value.roomId === room.id)
+            .map((row) => (
+              <ServiceDot
+                key={row.id}
+                row={row}
+                plan={room.value.plan}
+                named={room.id === chosen}
+                onPlace={(place) => onService(row, place)}
+              />
+            )),
+        )}
       </svg>
       <figcaption>
         The lower edge is the front; it looks {compassWord(frontAzimuth)}. Arrows move a room, Shift and arrows change its size.
+        Dots are services: drag them, or move them with arrows.
       </figcaption>
     </figure>
   );
@@ -134,6 +152,73 @@ function RoomBox({
           className={styles.handle}
           aria-hidden="true"
         />
+      )}
+    </g>
+  );
+}
+
+/** How far an arrow key moves a service, m. */
+const STEP_M = 0.1;
+/** A service keeps that far inside its room, m. */
+const INSIDE_M = 0.1;
+
+/** A service where it stands; it never leaves its room. */
+function ServiceDot({
+  row,
+  plan,
+  named,
+  onPlace,
+}: {
+  row: Row<'service'>;
+  plan: PlanBox;
+  /** Its name stands beside it. */
+  named: boolean;
+  onPlace(place: { x: number; y: number }): void;
+}) {
+  const { name, x, y } = row.value;
+  const [draft, setDraft] = useState<{ x: number; y: number } | null>(null);
+  const shown = draft ?? { x, y };
+  const within = (dx: number, dy: number) => ({
+    x: Math.round(100 * Math.min(plan.width - INSIDE_M, Math.max(INSIDE_M, x + dx))) / 100,
+    y: Math.round(100 * Math.min(plan.depth - INSIDE_M, Math.max(INSIDE_M, y + dy))) / 100,
+  });
+  const bind = useDrag(
+    ({ movement: [mx, my], last, event, tap }) => {
+      if (tap) return;
+      const svg = (event.target as Element).closest('svg')!;
+      const perUnit = 1 / (svg.getScreenCTM()!.a * CELL);
+      const next = within(mx * perUnit, my * perUnit);
+      setDraft(last ? null : next);
+      if (last) onPlace(next);
+    },
+    { filterTaps: true, pointer: { keys: false } },
+  );
+  const onKey = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    if (!step) return;
+    event.preventDefault();
+    onPlace(within(step[0]! * STEP_M, step[1]! * STEP_M));
+  };
+  const [cx, cy] = [(plan.x + shown.x) * CELL, (plan.y + shown.y) * CELL];
+  const toRight = shown.x < plan.width / 2;
+  return (
+    <g className={styles.service}>
+      <circle
+        {...bind()}
+        cx={cx}
+        cy={cy}
+        r={7}
+        tabIndex={0}
+        role="button"
+        aria-label={`${name}, ${shown.x.toFixed(1)} m across, ${shown.y.toFixed(1)} m along`}
+        onKeyDown={onKey}
+      >
+        <title>{name}</title>
+      </circle>
+      {named && (
+        <text x={cx + (toRight ? 11 : -11)} y={cy + 4} textAnchor={toRight ? 'start' : 'end'} aria-hidden="true">
+          {name}
+        </text>
       )}
     </g>
   );

@@ -79,10 +79,12 @@ export function House() {
           </div>
           <FloorPlan
             rooms={rooms.filter(({ value }) => value.storey === shown)}
+            services={house.services}
             chosen={chosen}
             frontAzimuth={house.frontAzimuth}
             onChoose={setChosen}
             onPlan={(row, plan) => house.putRoom(row, `Plan: ${row.value.name}`, { plan })}
+            onService={(row, place) => house.putService(row, `Plan: ${row.value.name}`, place)}
           />
           <form
             className={styles.bar}

@@ -6,6 +6,7 @@ import { ROOM_KINDS, ROOM_WORDS } from '@core/house/kinds';
 import type { Row } from '@core/entities';
 import { roomValueSchema } from '@core/house/roomRow';
 import { CommitText } from '@ui/form/CommitText';
+import { ServiceList } from './ServiceList';
 import { SurfaceList } from './SurfaceList';
 import type { HouseHand } from './useHouse';
 import styles from './RoomPanel.module.css';
@@ -85,6 +86,7 @@ export function RoomPanel({ row, house, onGone }: { row: Row<'room'>; house: Hou
           Remove room
         </Button>
       </div>
+      <ServiceList room={row} house={house} />
       <SurfaceList rows={house.surfacesIn(row.id)} roomId={row.id} house={house} />
     </section>
   );

@@ -9,11 +9,14 @@ import type { SurfaceValue } from '@core/house/surfaceRow';
 import { settingsIdOf } from '@core/rows/rowId';
 import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/house/edit';
 import type { OpeningKind } from '@core/house/kinds';
+import { usualServices } from '@core/house/placeServices';
+import type { ServiceValue } from '@core/house/serviceRow';
+import { SERVICE_WORDS, type ServiceKind } from '@core/house/services';
 import { surfacesOf, type HouseShell, type PlanSide } from '@core/house/surfacesOf';
 import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/house/templates';
 import { framesOf } from '@core/visit/frames';
 import { settingsRow } from '@core/visit/settingsInForce';
-import { roomsOf, siteOf } from '@core/visit/theVisit';
+import { frontAzimuthOf, roomsOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 
@@ -29,7 +32,11 @@ export function useHouse() {
     () => Object.values(document.rows.surface).sort((a, b) => a.value.ordinal - b.value.ordinal),
     [document],
   );
-  const frontAzimuth = siteOf(document).facades[0]?.azimuth ?? 180;
+  const frontAzimuth = frontAzimuthOf(document);
+  const services = useMemo(
+    () => Object.values(document.rows.service).sort((a, b) => a.value.ordinal - b.value.ordinal),
+    [document],
+  );
   const surfacesIn = (roomId: string | null) => surfaces.filter(({ value }) => value.roomId === roomId);
 
   const putRoom = (row: Row<'room'>, label: string, change: Partial<RoomValue>) => {
@@ -78,8 +85,14 @@ export function useHouse() {
     ];
   };
 
+  /** What rooms of their kind usually have. */
+  const serviceEdits = (all: { id: string; value: RoomValue }[], walls: { id: string; value: SurfaceValue }[]): Edit[] =>
+    usualServices(siteId, all, walls, frontAzimuth, newId).map(({ id, value }) => ({ entity: 'service', rowId: id, value }));
+
   return {
     rooms,
+    services,
+    servicesIn: (roomId: string) => services.filter(({ value }) => value.roomId === roomId),
     surfaces,
     surfacesIn,
     bare: rooms.filter(({ id }) => surfacesIn(id).length === 0),
@@ -89,9 +102,11 @@ export function useHouse() {
     applyTemplate(name: TemplateName) {
       const template: HouseTemplate = TEMPLATES[name];
       const made = templateRooms(template, siteId).map((value) => ({ id: newId(), value }));
+      const walls = surfaceEdits(made, new Set(made.map(({ id }) => id)), template.shell, template.outsideEmissivity);
       edit(`House from “${template.name}”`, [
         ...made.map(({ id, value }): Edit => ({ entity: 'room', rowId: id, value })),
-        ...surfaceEdits(made, new Set(made.map(({ id }) => id)), template.shell, template.outsideEmissivity),
+        ...walls,
+        ...serviceEdits(made, wallsIn(walls)),
       ]);
     },
 
@@ -142,6 +157,9 @@ export function useHouse() {
           rowId: frame.id,
           value: { ...frame.value, roomId: null, surfaceId: null },
         })),
+        ...services
+          .filter(({ value }) => value.roomId === row.id)
+          .map(({ id }): Edit => ({ entity: 'service', rowId: id, value: null })),
         ...walls.flatMap(({ id }): Edit[] => {
           const own = settingsRow(document, id);
           return [
@@ -153,6 +171,35 @@ export function useHouse() {
       ]);
     },
     framesIn,
+
+    /** What the rooms of a house that has none usually have. */
+    makeServices() {
+      edit('Usual services', serviceEdits(rooms, surfaces));
+    },
+
+    addService(room: Row<'room'>, kind: ServiceKind) {
+      const own = services.filter(({ value }) => value.roomId === room.id);
+      const alike = own.filter((service) => service.value.kind === kind).length;
+      const { width, depth } = room.value.plan;
+      const value: ServiceValue = {
+        siteId,
+        roomId: room.id,
+        kind,
+        name: alike === 0 ? SERVICE_WORDS[kind] : `${SERVICE_WORDS[kind]} ${alike + 1}`,
+        x: width / 2,
+        y: depth / 2,
+        ordinal: Math.max(-1, ...own.map((service) => service.value.ordinal)) + 1,
+      };
+      edit(`Added: ${value.name}`, [{ entity: 'service', rowId: newId(), value }]);
+    },
+
+    putService(row: Row<'service'>, label: string, change: Partial<ServiceValue>) {
+      edit(label, [{ entity: 'service', rowId: row.id, value: { ...row.value, ...change } }]);
+    },
+
+    removeService(row: Row<'service'>) {
+      edit(`Removed: ${row.value.name}`, [{ entity: 'service', rowId: row.id, value: null }]);
+    },
 
     moveRoom(row: Row<'room'>, by: -1 | 1) {
       const place = rooms.indexOf(row);
@@ -232,6 +279,11 @@ export function useHouse() {
   function framesIn(roomId: string): Row<'frame'>[] {
     return framesOf(document).filter(({ value }) => value.roomId === roomId);
   }
+}
+
+/** The surfaces that some edits make. */
+function wallsIn(edits: readonly Edit[]): { id: string; value: SurfaceValue }[] {
+  return edits.flatMap(({ entity, rowId, value }) => (entity === 'surface' ? [{ id: rowId, value: value as SurfaceValue }] : []));
 }
 
 export type HouseHand = ReturnType<typeof useHouse>;

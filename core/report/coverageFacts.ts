@@ -1,0 +1,50 @@
+import type { Outcome } from '../round/coverage';
+import { roundOf, stopRowOf } from '../round/round';
+import type { Stop } from '../round/stops';
+import { orderedFrames } from '../visit/frames';
+import { roomsOf } from '../visit/theVisit';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import type { Fact } from './fact';
+
+/** What was looked at, place by place, as the round has it; rooms without stops by their frames alone. */
+export function coverageFacts(document: VisitDocument): Fact[] {
+  const { groups, outcomes } = roundOf(document);
+  const framesAt = new Map<string, string[]>();
+  for (const { value } of orderedFrames(document)) {
+    const place = sceneOf(document, value);
+    framesAt.set(place, [...(framesAt.get(place) ?? []), value.name]);
+  }
+  const stopsAt = new Map(groups.map((group) => [group.name, group.stops]));
+  const places = new Set([...roomsOf(document).map(({ value }) => value.name), ...stopsAt.keys(), ...framesAt.keys()]);
+  return [...places].map((label) => {
+    const frames = framesAt.get(label) ?? [];
+    const stops = stopsAt.get(label) ?? [];
+    const told = frames.length > 0 ? frames.join(', ') : stops.length === 0 ? 'not looked at' : 'no frame';
+    return { label, value: [told, ...stopWords(document, stops, outcomes)].join('; ') };
+  });
+}
+
+/** The room of a frame, or the side of the house. */
+function sceneOf(document: VisitDocument, { roomId, surfaceId }: Row<'frame'>['value']): string {
+  const room = document.rows.room[roomId ?? '']?.value.name;
+  return room ?? document.rows.surface[surfaceId ?? '']?.value.name ?? 'No place noted';
+}
+
+function stopWords(document: VisitDocument, stops: Stop[], outcomes: ReadonlyMap<string, Outcome>): string[] {
+  if (stops.length === 0) return [];
+  const of = (wanted: Outcome) => stops.filter(({ key }) => (outcomes.get(key) ?? null) === wanted);
+  const titles = (list: Stop[]) => list.map(({ title }) => title.toLowerCase()).join(', ');
+  const reached = of('unreached').map(({ key, title }) => {
+    const { reason } = stopRowOf(document, key).value;
+    return `${title.toLowerCase()}${reason ? ` (${reason.toLowerCase()})` : ''}`;
+  });
+  const open = of(null);
+  return [
+    `${stops.length - open.length} of ${stops.length} stops answered`,
+    ...(of('nothing').length > 0 ? [`nothing to see: ${titles(of('nothing'))}`] : []),
+    ...(of('unsolved').length > 0 ? [`unsolved: ${titles(of('unsolved'))}`] : []),
+    ...(reached.length > 0 ? [`could not be reached: ${reached.join(', ')}`] : []),
+    ...(open.length > 0 && open.length < stops.length ? [`not looked at: ${titles(open)}`] : []),
+  ];
+}
