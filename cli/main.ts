@@ -1,6 +1,7 @@
 import { CoreError } from '@core/errors';
 import { bench } from './bench';
 import { convert } from './convert';
+import { detect } from './detect';
 import { hours } from './hours';
 import { read } from './read';
 import { usage } from './arguments';
@@ -11,6 +12,7 @@ const VERBS: Record<
 > = {
   read,
   convert,
+  detect,
   bench,
   hours,
 };

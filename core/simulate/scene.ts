@@ -6,6 +6,7 @@ import type { DuctFeature } from './features/duct';
 import type { EdgeFeature } from './features/edge';
 import type { FilmFeature } from './features/film';
 import type { FittingFeature } from './features/fitting';
+import type { GrilleFeature } from './features/grille';
 import type { JointsFeature } from './features/joints';
 import type { LeakFeature } from './features/leak';
 import type { LineFeature } from './features/line';
@@ -14,6 +15,7 @@ import type { NestFeature } from './features/nest';
 import type { NetFeature } from './features/net';
 import type { PanelFeature } from './features/panel';
 import type { PatchFeature } from './features/patch';
+import type { PrintFeature } from './features/print';
 import type { RadiatorFeature } from './features/radiator';
 import type { RegisterFeature } from './features/register';
 import type { RingFeature } from './features/ring';
@@ -23,6 +25,7 @@ import type { StreakFeature } from './features/streak';
 import type { StripeFeature } from './features/stripe';
 import type { StudsFeature } from './features/studs';
 import type { SunFeature } from './features/sun';
+import type { SunPatchFeature } from './features/sunPatch';
 import type { WindowFeature } from './features/window';
 
 import type { View } from './surface';
@@ -37,6 +40,7 @@ export type Feature =
   | EdgeFeature
   | FilmFeature
   | FittingFeature
+  | GrilleFeature
   | JointsFeature
   | LeakFeature
   | LineFeature
@@ -45,6 +49,7 @@ export type Feature =
   | NetFeature
   | PanelFeature
   | PatchFeature
+  | PrintFeature
   | RadiatorFeature
   | RegisterFeature
   | RingFeature
@@ -54,6 +59,7 @@ export type Feature =
   | StripeFeature
   | StudsFeature
   | SunFeature
+  | SunPatchFeature
   | WindowFeature;
 
 /** A surface with the camera before it, and what is on it, laid over each other in this order. */

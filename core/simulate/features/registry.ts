@@ -8,6 +8,7 @@ import { duct } from './duct';
 import { edge } from './edge';
 import { film } from './film';
 import { fitting } from './fitting';
+import { grille } from './grille';
 import { joints } from './joints';
 import { leak } from './leak';
 import { line } from './line';
@@ -16,6 +17,7 @@ import { nest } from './nest';
 import { net } from './net';
 import { panel } from './panel';
 import { patch } from './patch';
+import { print } from './print';
 import { radiator } from './radiator';
 import { register } from './register';
 import { ring } from './ring';
@@ -25,6 +27,7 @@ import { streak } from './streak';
 import { stripe } from './stripe';
 import { studs } from './studs';
 import { sun } from './sun';
+import { sunPatch } from './sunPatch';
 import { window } from './window';
 
 const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>> } = {
@@ -36,6 +39,7 @@ const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>
   edge,
   film,
   fitting,
+  grille,
   joints,
   leak,
   line,
@@ -44,6 +48,7 @@ const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>
   net,
   panel,
   patch,
+  print,
   radiator,
   register,
   ring,
@@ -53,6 +58,7 @@ const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>
   stripe,
   studs,
   sun,
+  'sun-patch': sunPatch,
   window,
 };
 

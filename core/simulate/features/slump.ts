@@ -5,6 +5,8 @@ export interface SlumpFeature extends BoxM {
   kind: 'slump';
   /** Drop of the temperature factor at the top, 0 … 1. */
   strength: number;
+  /** Height of its lower rim as a share of its own; half of it where nothing is said. */
+  rim?: number;
 }
 
 export const slump: FeatureKind<SlumpFeature> = {
@@ -16,7 +18,7 @@ export const slump: FeatureKind<SlumpFeature> = {
       const below = feature.y + feature.height - at.y;
       const wavy = 0.06 * Math.sin(at.x * 9);
       const inside = softStep(beside, 0.03) * softStep(at.y - feature.y, 0.03);
-      point.temperature += depth * inside * softStep(below + wavy, 0.5 * feature.height);
+      point.temperature += depth * inside * softStep(below + wavy, (feature.rim ?? 0.5) * feature.height);
       if (depthInside(feature, at) > 0) point.temperature += 0.1 * depth;
     };
   },

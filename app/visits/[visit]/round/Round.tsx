@@ -25,15 +25,23 @@ export function Round() {
   const round = useMemo(() => roundOf(document), [document]);
   const { visitId } = document;
   const base = `/visits/${visitId}/round`;
-  const asked = pathname.slice(base.length + 1);
+  // The address follows a moment later; a tap in that moment must meet the stop that was gone to, not the one left.
+  const [ahead, setAhead] = useState<{ from: string; to: string } | null>(null);
+  if (ahead !== null && ahead.from !== pathname) setAhead(null);
+  const asked = (ahead?.from === pathname ? ahead.to : pathname).slice(base.length + 1);
   const chosen = round.stops.find(({ key }) => rowIdFrom(visitId, key) === asked) ?? null;
   // Where the walk begins stays where it is when it is answered: leaving a stop is the hand's.
   const [begin] = useState(() => (round.stops.find(({ key }) => round.outcomes.get(key) === null) ?? round.stops[0])?.key);
   const finished = asked === 'end';
   const current = finished ? null : (chosen ?? round.stops.find(({ key }) => key === begin) ?? round.stops[0] ?? null);
   const go = useCallback(
-    (stop: Stop | null) => window.history.pushState(null, '', `${base}/${stop ? rowIdFrom(visitId, stop.key) : 'end'}`),
-    [base, visitId],
+    (stop: Stop | null) => {
+      const to = `${base}/${stop ? rowIdFrom(visitId, stop.key) : 'end'}`;
+      if (to === pathname) return;
+      setAhead({ from: pathname, to });
+      window.history.pushState(null, '', to);
+    },
+    [base, pathname, visitId],
   );
   if (round.stops.length === 0) return <EmptyRound />;
   const { stops, answered, unreached, unsolved } = round.coverage;

@@ -1,0 +1,30 @@
+/** What is known of a place beside its picture, each with the sentence that says so. */
+export const CIRCUMSTANCES = {
+  framed: 'The wall is framed.',
+  massive: 'The wall is massive.',
+  'wet-room-above': 'A bathroom or kitchen lies above.',
+  'wet-room-beside': 'A bathroom or kitchen lies behind the wall.',
+  'damp-reported': 'Somebody complained of damp here.',
+  'draught-reported': 'Somebody complained of a draught here.',
+  'cold-reported': 'Somebody complained that it is cold here.',
+  'rain-lately': 'It rained within the last day.',
+  'sun-lately': 'The sun was on this wall within the time that it remembers.',
+  'no-sun': 'No sun has been on this wall for longer than it remembers.',
+  'warm-service-near': 'Something that carries heat stands at this wall.',
+  'water-service-near': 'A water fitting stands at this wall.',
+  'electric-service-near': 'An electrical fitting stands at this wall.',
+  'meant-opening-near': 'A vent, flap or flue that is meant is known at this wall.',
+  'insulated-lately': 'Insulation was added here, so that it should be there.',
+  'opening-closed-up': 'An opening or chimney was closed up here.',
+  'other-side-agrees': 'From the other side the place stands out the other way round, as a loss does.',
+  'other-side-differs': 'From the other side nothing stands out.',
+  'same-last-time': 'It was there on the last visit.',
+  'new-since-last-time': 'It was not there on the last visit.',
+  'repeats-in-house': 'The same pattern was found in other rooms or houses of this kind.',
+  'moved-between-frames': 'Between two frames from two places it moved over the surface.',
+  'stayed-between-frames': 'Between two frames from two places it stayed where it is.',
+  'no-heating': 'The heating is off or cools.',
+  'shiny-surface': 'The surface is set as shiny.',
+} as const;
+
+export type Circumstance = keyof typeof CIRCUMSTANCES;

@@ -1,0 +1,96 @@
+import type { Grid } from './grid';
+
+/**
+ * Smooths a grid with a bell of standard deviation `sigma` pixels; the rim repeats.
+ *
+ * Below 2 pixels with the bell itself, above by three running means (Wells 1986), whose cost does not grow with sigma.
+ */
+export function smoothed(grid: Grid, sigma: number): Grid {
+  if (sigma <= 0) return grid;
+  return sigma < 2 ? bell(grid, sigma) : boxes(grid, sigma);
+}
+
+/**
+ * Mean of the neighbourhood weighted by a bell and by each pixel's own weight: fills what has the weight 0 from around it.
+ *
+ * @param weights - 0 … 1 for each pixel
+ * @returns 0 where nothing near has a weight
+ */
+export function weightedMean(grid: Grid, weights: Float32Array, sigma: number): Grid {
+  const product = new Float32Array(weights.length);
+  for (let i = 0; i < weights.length; i += 1) product[i] = weights[i]! * grid.values[i]!;
+  const above = smoothed({ ...grid, values: product }, sigma).values;
+  const below = smoothed({ ...grid, values: weights }, sigma).values;
+  const values = new Float32Array(weights.length);
+  for (let i = 0; i < values.length; i += 1) values[i] = below[i]! > 1e-3 ? above[i]! / below[i]! : 0;
+  return { ...grid, values };
+}
+
+function bell({ width, height, values }: Grid, sigma: number): Grid {
+  const reach = Math.max(1, Math.ceil(3 * sigma));
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  for (let k = 0; k < weights.length; k += 1) weights[k]! /= total;
+  const across = new Float32Array(values.length);
+  const line = new Float32Array(width + 2 * reach);
+  for (let y = 0; y < height; y += 1) {
+    for (let x = -reach; x < width + reach; x += 1)
+      line[x + reach] = values[y * width + (x < 0 ? 0 : x >= width ? width - 1 : x)]!;
+    for (let x = 0; x < width; x += 1) {
+      let sum = 0;
+      for (let k = 0; k < weights.length; k += 1) sum += weights[k]! * line[x + k]!;
+      across[y * width + x] = sum;
+    }
+  }
+  const out = new Float32Array(values.length);
+  for (let y = 0; y < height; y += 1) {
+    for (let k = -reach; k <= reach; k += 1) {
+      const weight = weights[k + reach]!;
+      const from = (y + k < 0 ? 0 : y + k >= height ? height - 1 : y + k) * width;
+      const to = y * width;
+      for (let x = 0; x < width; x += 1) out[to + x]! += weight * across[from + x]!;
+    }
+  }
+  return { width, height, values: out };
+}
+
+function boxes(grid: Grid, sigma: number): Grid {
+  const { width, height } = grid;
+  // Three running means of 2r + 1 pixels have the variance ((2r + 1)² − 1) / 4.
+  const r = Math.max(1, Math.round((Math.sqrt(4 * sigma * sigma + 1) - 1) / 2));
+  let from = grid.values;
+  for (let pass = 0; pass < 3; pass += 1) {
+    const across = new Float32Array(from.length);
+    for (let y = 0; y < height; y += 1) runningMean(from, across, y * width, 1, width, r);
+    const down = new Float32Array(from.length);
+    columnMeans(across, down, width, height, r);
+    from = down;
+  }
+  return { width, height, values: from };
+}
+
+function runningMean(from: Float32Array, to: Float32Array, start: number, step: number, count: number, r: number): void {
+  const at = (i: number) => from[start + step * (i < 0 ? 0 : i >= count ? count - 1 : i)]!;
+  let sum = 0;
+  for (let i = -r; i <= r; i += 1) sum += at(i);
+  const share = 1 / (2 * r + 1);
+  for (let i = 0; i < count; i += 1) {
+    to[start + step * i] = sum * share;
+    sum += at(i + r + 1) - at(i - r);
+  }
+}
+
+/** The running mean of all columns at once, row by row, so that memory is read in its order. */
+function columnMeans(from: Float32Array, to: Float32Array, width: number, height: number, r: number): void {
+  const row = (y: number) => (y < 0 ? 0 : y >= height ? height - 1 : y) * width;
+  const sums = new Float64Array(width);
+  for (let k = -r; k <= r; k += 1) for (let x = 0, i = row(k); x < width; x += 1, i += 1) sums[x]! += from[i]!;
+  const share = 1 / (2 * r + 1);
+  for (let y = 0; y < height; y += 1) {
+    const [enters, leaves] = [row(y + r + 1), row(y - r)];
+    for (let x = 0; x < width; x += 1) {
+      to[y * width + x] = sums[x]! * share;
+      sums[x]! += from[enters + x]! - from[leaves + x]!;
+    }
+  }
+}

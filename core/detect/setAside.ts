@@ -1,0 +1,60 @@
+import { partsOf, widenedMask, type Part } from './flood';
+import type { Grid } from './grid';
+import { medianOf, quantileOf } from './median';
+
+/** What is in view and is no part of the surface that is judged. */
+export const ASIDE_KINDS = ['sky', 'roof-edge', 'hot-object', 'warm-air', 'glass', 'framing', 'junction'] as const;
+export type AsideKind = (typeof ASIDE_KINDS)[number];
+
+export interface Aside {
+  kind: AsideKind;
+  pixels: Int32Array;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** The sky is so much colder than what stands below it, K. */
+const SKY_K = 6;
+/** Least share of the picture that is taken as sky or as a large hot object. */
+const LEAST_SHARE = 0.008;
+/** Hotter than the surface by so much is a thing of its own, K. */
+const HOT_K = 8;
+
+export function asideOf(kind: AsideKind, { pixels, left, right, top, bottom }: Part): Aside {
+  return { kind, pixels, left, right, top, bottom };
+}
+
+/** The level that most of a picture has, without its sky. */
+function levelOf({ values }: Grid, side: 'inside' | 'outside'): number {
+  const every = Math.max(1, Math.floor(values.length / 8000));
+  const some = Float32Array.from({ length: Math.floor(values.length / every) }, (_, i) => values[i * every]!);
+  if (side === 'inside') return medianOf(some);
+  // Outdoors up to half of the picture may be sky: what is left lies above.
+  return quantileOf(some, 0.7);
+}
+
+/** Clear or cloudy sky that reaches into the picture from its rim. */
+export function findSky(grid: Grid, side: 'inside' | 'outside'): Part[] {
+  if (side === 'inside') return [];
+  const limit = levelOf(grid, side) - SKY_K;
+  return partsOf(grid, (i) => grid.values[i]! < limit).filter(
+    (part) =>
+      part.pixels.length >= LEAST_SHARE * grid.values.length &&
+      (part.top === 0 || ((part.left === 0 || part.right === grid.width - 1) && part.bottom < 0.6 * grid.height)),
+  );
+}
+
+/** Large things that are far hotter than the surface: radiators, stoves, people before it. */
+export function findHot(grid: Grid, side: 'inside' | 'outside'): Part[] {
+  const limit = levelOf(grid, side) + HOT_K;
+  return partsOf(grid, (i) => grid.values[i]! > limit).filter((part) => part.pixels.length >= LEAST_SHARE * grid.values.length);
+}
+
+/** Marks the pixels of parts and a rim of `reach` around them, where optics mix both. */
+export function maskOf(grid: Pick<Grid, 'width' | 'height'>, parts: readonly Pick<Part, 'pixels'>[], reach: number): Uint8Array {
+  const mask = new Uint8Array(grid.width * grid.height);
+  for (const { pixels } of parts) for (const i of pixels) mask[i] = 1;
+  return widenedMask(mask, grid, reach);
+}
