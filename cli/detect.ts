@@ -6,20 +6,17 @@ import { measuredOf, settingOf, type Air } from '@core/causes/measured';
 import { offeredChecks } from '@core/causes/nextCheck';
 import { rankCauses } from '@core/causes/rank';
 import { relevance } from '@core/causes/relevance';
-import { argumentWords } from '@core/causes/words';
+import { argumentSentences } from '@core/causes/words';
 import { lookThrough, type Candidate } from '@core/detect/candidate';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { nodeCodecs } from '@server/codecs';
 import { numberOption, parseArguments, usage, type Arguments } from './arguments';
 import { fileBytes } from './read';
 import { parseRegion } from './region';
+import { LEAST_RANGE_K, USUAL_LEAST_K } from '@core/candidates/lookAt';
 import { commandSettings, SETTING_OPTIONS, type CommandSettings } from './settings';
 
 const OPTIONS = { ...SETTING_OPTIONS, inside: 'value', outside: 'value', 'min-difference': 'value', ignore: 'value' } as const;
-
-/** Peak contrast from which a place deserves a look, K. */
-const USUAL_LEAST_K = 0.5;
-const LEAST_RANGE_K = [0.05, 50] as const;
 
 /** `./den detect`: what deserves a look in frames, and what it probably is. */
 export async function detect(words: readonly string[]): Promise<{ document: unknown; refused: boolean }> {
@@ -29,7 +26,10 @@ export async function detect(words: readonly string[]): Promise<{ document: unkn
   const air = airOf(args, call.side);
   const least = numberOption(args, 'min-difference') ?? USUAL_LEAST_K;
   if (!(least >= LEAST_RANGE_K[0] && least <= LEAST_RANGE_K[1]))
-    throw usage(`--min-difference ${least} is not between ${LEAST_RANGE_K.join(' and ')} K.`, 'Give the least difference in kelvin.');
+    throw usage(
+      `--min-difference ${least} is not between ${LEAST_RANGE_K.join(' and ')} K.`,
+      'Give the least difference in kelvin.',
+    );
   const entries: object[] = [];
   let refused = false;
   for (const file of args.files) {
@@ -69,7 +69,9 @@ function detectOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, ai
   correctValues(frame.values, radianceLine(frame.basis, call.settings), corrected);
   if (!corrected.some(hasReading)) throw impossibleSettings();
   const setting = settingOf(air);
-  const shapes = (args.options.get('ignore') ?? []).map((text) => parseRegion(text.includes('=') ? text : `ignored=${text}`).shape);
+  const shapes = (args.options.get('ignore') ?? []).map(
+    (text) => parseRegion(text.includes('=') ? text : `ignored=${text}`).shape,
+  );
   const drive = setting.insideC !== null && setting.outsideC !== null ? setting.insideC - setting.outsideC : null;
   const look = lookThrough(
     { width: frame.width, height: frame.height, values: corrected },
@@ -132,8 +134,8 @@ function regionEntry(candidate: Candidate, measured: ReturnType<typeof measuredO
     causes: ranked.map((one) => ({
       cause: one.cause.code,
       score: one.score,
-      for: one.for.map((argument) => argumentWords(argument, one.cause, measured, 'C')).filter((words) => words !== null),
-      against: one.against.map((argument) => argumentWords(argument, one.cause, measured, 'C')).filter((words) => words !== null),
+      for: argumentSentences(one.for, one.cause, measured, 'C').map(({ words }) => words),
+      against: argumentSentences(one.against, one.cause, measured, 'C').map(({ words }) => words),
       // What would settle it, as far as this cause has a say in it.
       check: (checks.find(({ code }) => code in one.cause.checks) ?? checks[0])?.check.how ?? null,
     })),

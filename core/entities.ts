@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { cameraEntity } from './camera/cameraRow';
+import { rulingEntity } from './candidates/rulingRow';
 import { handoverEntity } from './camera/handoverRow';
 import { instrumentEntity } from './camera/instrumentRow';
 import { frameEntity } from './frame/frameRow';
@@ -52,6 +53,7 @@ export const ENTITIES = [
   settingsEntity,
   findingEntity,
   exhibitEntity,
+  rulingEntity,
   stopEntity,
   putBackEntity,
   logEntity,

@@ -12,6 +12,7 @@ const entries = {
   capture: 'server/workers/capture.ts',
   viewfinder: 'server/workers/viewfinder.ts',
   document: 'server/workers/document.ts',
+  detect: 'server/workers/detect.ts',
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',
   large: 'scripts/large/main.ts',

@@ -104,6 +104,15 @@ async function placeWithAll(name: string): Promise<Place> {
   await add('service', { siteId, roomId, ...place });
   await add('ownStop', { siteId, roomId, title: 'Meter cupboard' });
   await add('finding', emptyFinding(visitId, { basis: 'pair', ...pair, title: 'Cold' }));
+  await add('ruling', {
+    frameId: frame.id,
+    stopKey: null,
+    ruling: 'dismissed',
+    sign: -1,
+    box: { x: 0, y: 0, width: 0.5, height: 0.5 },
+    reason: '',
+    ruledAt: 1,
+  });
   await add('exhibit', { findingId: ids.finding!, role: 'also', ...pair, by: 'mean', note: '', addedAt: 1 });
   await addRecording(
     who,

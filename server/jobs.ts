@@ -13,6 +13,7 @@ export interface JobState {
 export interface JobResult {
   bytes: Uint8Array;
   fileName: string;
+  type: 'application/pdf' | 'application/json';
 }
 
 interface Job extends JobState {

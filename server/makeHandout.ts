@@ -7,5 +7,6 @@ const shared = globalThis as { denHandouts?: WorkerPool<Handout, Uint8Array> };
 /** Paperwork as PDF, made in a worker thread. */
 export async function makeHandout(handout: Handout, signal: AbortSignal): Promise<JobResult> {
   shared.denHandouts ??= new WorkerPool('handout', 1);
-  return { bytes: await shared.denHandouts.run(handout, { signal }), fileName: `${handout.fileName}.pdf` };
+  const bytes = await shared.denHandouts.run(handout, { signal });
+  return { bytes, fileName: `${handout.fileName}.pdf`, type: 'application/pdf' };
 }

@@ -26,5 +26,5 @@ export async function makeReport(
   for (const id of shown) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
-  return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf` };
+  return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf`, type: 'application/pdf' };
 }

@@ -36,7 +36,7 @@ describe('long tasks', () => {
     while (jobState(id).state === 'running') await new Promise((resolve) => setTimeout(resolve, 5));
     return jobState(id);
   };
-  const result = { bytes: Uint8Array.of(1, 2, 3), fileName: 'a.pdf' };
+  const result = { bytes: Uint8Array.of(1, 2, 3), fileName: 'a.pdf', type: 'application/pdf' as const };
 
   test('tell how far they are and keep what they made', async () => {
     let finish = () => undefined as void;

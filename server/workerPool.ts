@@ -40,7 +40,7 @@ export class WorkerPool<Job, Result, Part = never> {
   private nextId = 1;
 
   constructor(
-    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder' | 'document',
+    private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder' | 'document' | 'detect',
     private readonly size: number,
     private readonly idleMs: number | null = IDLE_MS,
   ) {}

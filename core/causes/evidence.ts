@@ -1,5 +1,8 @@
 import type { Candidate } from '../detect/candidate';
 
+/** What is measured of a candidate, without its pixels. */
+export type Shown = Omit<Candidate, 'rows' | 'outline' | 'sound'>;
+
 /**
  * What can be said of a candidate, each trait with the values that it can take. A trait that cannot be judged (no outside
  * temperature, no humidity) is left out and takes no part.
@@ -13,6 +16,8 @@ export const TRAITS = {
   top: ['flat', 'uneven', 'peaked'],
   /** What is inside of it. */
   inside: ['even', 'blotchy'],
+  /** Whether it is colder or warmer than what is around it. */
+  tone: ['colder', 'warmer'],
   /** Which way it differs: as a loss of heat would on this side in this season, or the other way. */
   sign: ['loss', 'gain'],
   /** Change of the temperature factor. */
@@ -58,20 +63,27 @@ export interface Setting {
 const LINE = 9;
 /** A straight line strays by less than this share of its length. */
 const STRAIGHT = 0.12;
+/** Shorter ones are lines too where they are everywhere as wide. */
+const SHORT_LINE = 5.5;
+const EVEN_WIDTH = 0.2;
 /** A bent line fills less of its outline than this. */
-const BENT_SOLID = 0.6;
-/** Air runs out so much from its strongest end, or has this soft a rim with a peak. */
-const RUNS_OUT = 0.3;
-const FEATHERED = 0.42;
+const BENT_SOLID = 0.75;
+/** Air rises to a peak and has a rim that is soft against its width; where it begins at an edge, half of that tells. */
+const PEAKED = 0.58;
+const FEATHERED = 0.36;
+const HALF_FEATHERED = 0.22;
+/** A spot is strongest in its middle. */
+const OFF_MIDDLE = 0.3;
 
 /** What a candidate shows, as far as it can be judged. */
-export function evidenceOf(candidate: Candidate, setting: Setting): Evidence {
+export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
   const { shape, surroundings, share } = candidate;
   const form = formOf(candidate);
   const line = form === 'line' || form === 'bent-line';
   const drive = setting.insideC !== null && setting.outsideC !== null ? setting.insideC - setting.outsideC : null;
   return {
     side: setting.side,
+    tone: candidate.sign < 0 ? 'colder' : 'warmer',
     form,
     rim: shape.softPx <= 3.2 && shape.soft < 0.3 ? 'sharp' : shape.soft < (line ? 0.6 : 0.3) ? 'middling' : 'soft',
     top: shape.flat >= 0.84 ? 'flat' : shape.flat >= 0.6 ? 'uneven' : 'peaked',
@@ -100,13 +112,13 @@ const LEAST_DRIVE_K = 2;
 /** The camera's level may be off by so much, K. */
 const LEVEL_K = 1;
 
-function formOf({ shape, surroundings, sharpSides }: Candidate): TraitValue<'form'> {
-  if (shape.slender >= LINE && shape.bent < STRAIGHT) return 'line';
-  if (shape.slender >= LINE && shape.solid < BENT_SOLID) return 'bent-line';
+function formOf({ shape, surroundings, sharpSides }: Shown): TraitValue<'form'> {
+  const isLine = shape.slender >= LINE || (shape.slender >= SHORT_LINE && shape.unevenWidth < EVEN_WIDTH && sharpSides < 3);
+  if (isLine) return shape.bent < STRAIGHT || (shape.slender < LINE && shape.solid > BENT_SOLID) ? 'line' : 'bent-line';
   if (sharpSides >= 3 && shape.flat >= 0.62 && shape.solid > 0.92) return 'box';
   const grows = surroundings.begins === 'opening' || surroundings.begins === 'junction';
-  if (shape.flat < 0.58 && (shape.runsOut >= RUNS_OUT || shape.soft >= FEATHERED || grows)) return 'runs-out';
-  if (shape.flat < 0.62 && shape.slender < 3.2 && shape.solid > 0.93 && Math.abs(shape.runsOut) < RUNS_OUT) return 'spot';
+  if (shape.flat < PEAKED && (shape.soft >= FEATHERED || (grows && shape.soft >= HALF_FEATHERED))) return 'runs-out';
+  if (shape.flat < 0.62 && shape.slender < 3.2 && shape.solid > 0.93 && Math.abs(shape.runsOut) < OFF_MIDDLE) return 'spot';
   return shape.solid < 0.925 ? 'ragged' : 'patch';
 }
 

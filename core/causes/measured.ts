@@ -1,8 +1,7 @@
 import { requireRange } from '../errors';
 import { dewPointFromHumidity } from '../humidity/saturation';
 import { wetBulbFromHumidity } from '../humidity/wetBulb';
-import type { Candidate } from '../detect/candidate';
-import { evidenceOf, type Evidence, type Setting } from './evidence';
+import { evidenceOf, type Evidence, type Setting, type Shown } from './evidence';
 
 /** What causes are argued from, with the numbers that their sentences state: all of it can be stored and argued anew. */
 export interface Measured extends Setting {
@@ -44,7 +43,7 @@ export function settingOf({ side, insideC, outsideC, humidity }: Air): Setting {
   };
 }
 
-export function measuredOf(candidate: Candidate, setting: Setting): Measured {
+export function measuredOf(candidate: Shown, setting: Setting): Measured {
   return {
     ...setting,
     evidence: evidenceOf(candidate, setting),

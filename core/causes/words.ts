@@ -27,6 +27,10 @@ const SEEN: { [T in Exclude<Trait, 'side'>]: Record<string, Say> } = {
     peaked: 'It rises to a peak',
   },
   inside: { even: 'It is calm inside', blotchy: 'It is blotchy inside' },
+  tone: {
+    colder: (measured, unit) => `It is ${differenceWords(measured, unit)}`,
+    warmer: (measured, unit) => `It is ${differenceWords(measured, unit)}`,
+  },
   sign: {
     loss: (measured, unit) => `It is ${differenceWords(measured, unit)}, as a loss of heat is on this side`,
     gain: (measured, unit) => `It is ${differenceWords(measured, unit)}, the other way than a loss of heat`,
@@ -112,6 +116,34 @@ export function argumentWords(argument: Argument, cause: Cause, measured: Measur
       return argument.weight < 0 && usually ? `${seen}; ${usually}.` : `${seen}.`;
     }
   }
+}
+
+/** Traits of which one sentence is enough: they state the same number. */
+const SAME: readonly (readonly Trait[])[] = [
+  ['tone', 'sign'],
+  ['bounds', 'wet'],
+];
+
+/** The strongest arguments of a list as sentences, none of which says what another has said. */
+export function argumentSentences(
+  all: readonly Argument[],
+  cause: Cause,
+  measured: Measured,
+  unit: DisplayUnit,
+  most = Infinity,
+): { argument: Argument; words: string }[] {
+  const said: { argument: Argument; words: string }[] = [];
+  const told = new Set<Trait>();
+  for (const argument of all) {
+    if (said.length >= most) break;
+    if (argument.kind === 'trait' && told.has(argument.trait)) continue;
+    const words = argumentWords(argument, cause, measured, unit);
+    if (words === null) continue;
+    said.push({ argument, words });
+    if (argument.kind === 'trait')
+      for (const group of SAME) if (group.includes(argument.trait)) for (const trait of group) told.add(trait);
+  }
+  return said;
 }
 
 function lowerFirst(text: string): string {

@@ -1,17 +1,20 @@
 import { extremesOf } from '../pixels/extremes';
 import { hasReading } from '../pixels/hasReading';
 import { widenedMask } from './flood';
-import type { MaskRow } from './extent';
+import type { Span } from '../frame/region';
 import type { Grid } from './grid';
 import { placesIn, type LookedThrough, type LookOptions, type Place } from './places';
 import { shapeOf, type Shape } from './shape';
 import { surroundingsOf, type Surroundings } from './surroundings';
+import { isPane } from './pane';
+import { outlineOfRows, type Corner } from './outline';
 import type { Aside } from './setAside';
+import { soundPatchFor, type BoxPx } from './soundPatch';
 
 /** A place in a frame that deserves a look, as measured; what it may be is for causes to say. */
 export interface Candidate {
   sign: -1 | 1;
-  rows: MaskRow[];
+  rows: Span[];
   /** Pixels. */
   area: number;
   /** Of all pixels that show the surface, 0 … 1. */
@@ -29,14 +32,16 @@ export interface Candidate {
   sharpSides: number;
   /** The rectangle has a frame or parts of its own, as a pane has. */
   paned: boolean;
-  /** Pixels of optics that its rim can be told from. */
-  factor: number;
+  /** Its outline, pixels of the frame. */
+  outline: Corner[];
+  /** Sound surface to compare it with; null where none is in view. */
+  sound: BoxPx | null;
 }
 
 /** What a frame holds: candidates, what was set aside, and how small a thing would have shown. */
 export interface Look {
   candidates: Candidate[];
-  asides: { kind: Aside['kind']; rows: MaskRow[] }[];
+  asides: { kind: Aside['kind']; rows: Span[] }[];
   framing: { run: 'down' | 'across'; spacing: number; lines: number; height: number } | null;
   /** K */
   noise: number;
@@ -64,7 +69,9 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
   const seen = found.counts.reduce((sum, count) => sum + count, 0);
   const taken = new Uint8Array(frame.values.length);
   for (const { extent } of found.places) paint(taken, extent.rows, frame.width);
-  const candidates = found.places.map((place) => candidateOf(place, found, frame, taken, seen));
+  const takenWork = new Uint8Array(found.counts.length);
+  for (const { pixels } of found.places) for (const i of pixels) takenWork[i] = 1;
+  const candidates = found.places.map((place) => candidateOf(place, found, frame, taken, takenWork, seen));
   const { framing } = found.background;
   return {
     candidates,
@@ -83,7 +90,14 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
   };
 }
 
-function candidateOf(place: Place, found: LookedThrough, frame: Grid, taken: Uint8Array, seen: number): Candidate {
+function candidateOf(
+  place: Place,
+  found: LookedThrough,
+  frame: Grid,
+  taken: Uint8Array,
+  takenWork: Uint8Array,
+  seen: number,
+): Candidate {
   const { extent, sign } = place;
   const shape = shapeOf(found.fine, extent, sign);
   const beside = ringMean(frame, extent.rows, taken, found);
@@ -101,19 +115,17 @@ function candidateOf(place: Place, found: LookedThrough, frame: Grid, taken: Uin
     shape,
     surroundings: surroundingsOf(place, shape, found),
     sharpSides: place.box?.sharpSides ?? 0,
-    paned: place.framed !== null || (place.box !== null && extent.flat < PANED),
-    factor: found.factor,
+    paned: isPane(place),
+    outline: outlineOfRows(extent.rows),
+    sound: soundPatchFor(found, takenWork, shape.bbox),
   };
 }
 
-/** A sharp rectangle whose middle pixel is so much weaker than its strongest has parts of its own. */
-const PANED = 0.82;
-
-function paint(mask: Uint8Array, rows: readonly MaskRow[], width: number): void {
+function paint(mask: Uint8Array, rows: readonly Span[], width: number): void {
   for (const { y, from, to } of rows) mask.fill(1, y * width + from, y * width + to + 1);
 }
 
-function meanOf({ width, values }: Grid, rows: readonly MaskRow[]): number {
+function meanOf({ width, values }: Grid, rows: readonly Span[]): number {
   let sum = 0;
   let count = 0;
   for (const { y, from, to } of rows) {
@@ -146,7 +158,7 @@ function steadyAt({ width, height, values }: Grid, x: number, y: number): number
 }
 
 /** Mean of the surface around a place: a ring as wide as a third of it, without other places and what is set aside. */
-function ringMean(frame: Grid, rows: readonly MaskRow[], taken: Uint8Array, { counts, picture, factor }: LookedThrough): number {
+function ringMean(frame: Grid, rows: readonly Span[], taken: Uint8Array, { counts, picture, factor }: LookedThrough): number {
   const { width, height, values } = frame;
   let [left, right] = [Infinity, -Infinity];
   let area = 0;
@@ -182,8 +194,8 @@ function ringMean(frame: Grid, rows: readonly MaskRow[], taken: Uint8Array, { co
 }
 
 /** Pixels of the working grid as rows of the frame. */
-function fullRows(pixels: Int32Array, { picture, factor }: LookedThrough): MaskRow[] {
-  const rows: MaskRow[] = [];
+function fullRows(pixels: Int32Array, { picture, factor }: LookedThrough): Span[] {
+  const rows: Span[] = [];
   const sorted = pixels.slice().sort();
   let k = 0;
   while (k < sorted.length) {

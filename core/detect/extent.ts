@@ -1,18 +1,12 @@
+import type { Span } from '../frame/region';
 import { partsOf } from './flood';
 import { between, type Grid } from './grid';
 import { smoothed } from './blur';
 import type { Standout } from './standouts';
 
-/** Columns from … to of a row, both of them in it. */
-export interface MaskRow {
-  y: number;
-  from: number;
-  to: number;
-}
-
 /** The pixels of a place in the frame itself. */
 export interface Extent {
-  rows: MaskRow[];
+  rows: Span[];
   area: number;
   /** Contrast at its strongest, K, positive. */
   peak: number;
@@ -111,9 +105,9 @@ function strongest(values: Float32Array, pixels: readonly number[], sign: -1 | 1
 }
 
 /** Pixels as rows of neighbours, from the top left. */
-export function rowsOf(pixels: Int32Array, width: number): MaskRow[] {
-  const rows: MaskRow[] = [];
-  let last: MaskRow | null = null;
+export function rowsOf(pixels: Int32Array, width: number): Span[] {
+  const rows: Span[] = [];
+  let last: Span | null = null;
   for (const i of pixels.slice().sort()) {
     const x = i % width;
     const y = (i - x) / width;

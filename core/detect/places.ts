@@ -102,7 +102,12 @@ export function placesIn(frame: Grid, options: LookOptions): LookedThrough | nul
       continue;
     }
     const extent = extentOf(fine, picture, standout, factor);
-    if (extent) places.push({ ...standout, extent, plate: !standout.box && onPlate(contrast, standout) });
+    if (extent)
+      places.push({
+        ...standout,
+        extent,
+        plate: !standout.box && lengthOverWidth(standout.pixels, picture.width) < 3 && onPlate(contrast, standout),
+      });
   }
   return {
     factor,

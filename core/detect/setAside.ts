@@ -3,8 +3,7 @@ import type { Grid } from './grid';
 import { medianOf, quantileOf } from './median';
 
 /** What is in view and is no part of the surface that is judged. */
-export const ASIDE_KINDS = ['sky', 'roof-edge', 'hot-object', 'warm-air', 'glass', 'framing', 'junction'] as const;
-export type AsideKind = (typeof ASIDE_KINDS)[number];
+export type AsideKind = 'sky' | 'roof-edge' | 'hot-object' | 'warm-air';
 
 export interface Aside {
   kind: AsideKind;

@@ -1,4 +1,5 @@
-import type { Extent, MaskRow } from './extent';
+import type { Span } from '../frame/region';
+import type { Extent } from './extent';
 import type { Grid } from './grid';
 import { quantileOf } from './median';
 
@@ -75,7 +76,7 @@ export function shapeOf(fine: Grid, extent: Extent, sign: -1 | 1): Shape {
   };
 }
 
-export function boundsOfRows(rows: readonly MaskRow[]) {
+export function boundsOfRows(rows: readonly Span[]) {
   let [left, right] = [Infinity, -Infinity];
   for (const { from, to } of rows) {
     left = Math.min(left, from);
@@ -94,7 +95,7 @@ interface Moments {
   slope: number;
 }
 
-function momentsOf(rows: readonly MaskRow[]): Moments {
+function momentsOf(rows: readonly Span[]): Moments {
   let [n, sx, sy, sxx, syy, sxy] = [0, 0, 0, 0, 0, 0];
   for (const { y, from, to } of rows) {
     const k = to - from + 1;
@@ -123,7 +124,7 @@ function momentsOf(rows: readonly MaskRow[]): Moments {
 
 /** Depth of each pixel below the rim of a mask, in pixels (chamfer 1, √2); beyond the picture is inside. */
 function depthOf(
-  rows: readonly MaskRow[],
+  rows: readonly Span[],
   left: number,
   top: number,
   wide: number,
@@ -195,7 +196,7 @@ function widthOf({ depth, wide, high }: ReturnType<typeof depthOf>): { middle: n
 }
 
 function strongestAt(
-  rows: readonly MaskRow[],
+  rows: readonly Span[],
   strength: (x: number, y: number) => number,
   { width, height }: Pick<Grid, 'width' | 'height'>,
 ) {
@@ -219,7 +220,7 @@ function strongestAt(
 }
 
 /** How far the contrast takes from 80 to 20 % of its height where it falls at the rim, pixels: from its slope along the rim. */
-function fallOf(rows: readonly MaskRow[], { width, height, values }: Grid, peak: number, flat: number): number {
+function fallOf(rows: readonly Span[], { width, height, values }: Grid, peak: number, flat: number): number {
   const slopes: number[] = [];
   const take = (x: number, y: number) => {
     if (x < 1 || y < 1 || x >= width - 1 || y >= height - 1) return;
@@ -237,7 +238,7 @@ function fallOf(rows: readonly MaskRow[], { width, height, values }: Grid, peak:
 
 /** Correlation of contrast with nearness to the strongest place, if that lies at an end of the long axis. */
 function runOut(
-  rows: readonly MaskRow[],
+  rows: readonly Span[],
   strength: (x: number, y: number) => number,
   extreme: { x: number; y: number },
   { x: cx, y: cy, major, along }: Moments,
@@ -265,7 +266,7 @@ function runOut(
 
 /** Unrest inside a place, K: what is left of its core after a plane is taken off. */
 function unrest(
-  rows: readonly MaskRow[],
+  rows: readonly Span[],
   strength: (x: number, y: number) => number,
   { depth, wide }: ReturnType<typeof depthOf>,
   left: number,
@@ -298,7 +299,7 @@ function unrest(
 }
 
 /** Area of the convex outline of a mask, pixels. */
-function hullArea(rows: readonly MaskRow[]): number {
+function hullArea(rows: readonly Span[]): number {
   const points: [number, number][] = [];
   for (const { y, from, to } of rows) {
     points.push([from, y], [to + 1, y], [from, y + 1], [to + 1, y + 1]);

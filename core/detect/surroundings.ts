@@ -1,5 +1,6 @@
 import type { Place, LookedThrough } from './places';
 import type { Shape } from './shape';
+import { isPane } from './pane';
 import { inBox, type PixelBox } from './rectangle';
 
 /** Where the strongest end of a place lies. */
@@ -78,7 +79,7 @@ function withinOf(place: Place, bounds: PixelBox, others: readonly Place[]): Sur
     const box = other.framed ?? other.box;
     if (!box || !inBox(box, x, y, 0)) continue;
     const larger = (box.right - box.left) * (box.bottom - box.top) > (bounds.right - bounds.left) * (bounds.bottom - bounds.top);
-    if (larger) return other.framed || other.extent.flat < 0.82 ? 'pane' : 'plate';
+    if (larger) return isPane(other) ? 'pane' : other.extent.flat >= 0.62 ? 'plate' : null;
   }
   return place.plate ? 'plate' : null;
 }

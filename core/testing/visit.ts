@@ -225,6 +225,7 @@ export function visitDocument(): VisitDocument {
       kitList: {},
       sequence: {},
       probe: {},
+      ruling: {},
       material: {},
       instrument: {},
       camera: {

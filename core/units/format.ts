@@ -9,6 +9,11 @@ export function number(value: number, decimals: number): string {
   return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
 }
 
+/** `82 %`, of a share 0 … 1. */
+export function percent(share: number): string {
+  return `${Math.round(100 * share)} %`;
+}
+
 /** `18.9 °C` */
 export function temperature(celsius: number, unit: DisplayUnit = 'C', decimals = 1): string {
   return `${number(unit === 'C' ? celsius : fahrenheitFromCelsius(celsius), decimals)} °${unit}`;

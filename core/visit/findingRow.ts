@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { arguedSchema } from '../causes/arguedRow';
 import { PAIR_BY } from '../frame/reading';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../rows/fields';
@@ -40,6 +41,8 @@ export const findingValueSchema = z
     /** What the fix takes: metres of it, and of what. */
     lengthM: z.number().min(0.01, 'must be at least 0.01 m').max(500, 'must not exceed 500 m').nullable().default(null),
     material: textSchema(120).default(''),
+    /** What its cause is argued from; null for what was found without a candidate. */
+    argued: arguedSchema.nullable().default(null),
   })
   .refine(
     ({ basis, frameId, thisRegionId, thatRegionId }) =>
@@ -74,6 +77,7 @@ export const emptyFinding = (visitId: string, change: Partial<FindingValue> = {}
   triedAt: null,
   lengthM: null,
   material: '',
+  argued: null,
   ...change,
 });
 
@@ -101,5 +105,6 @@ export const findingEntity = defineEntity({
     triedAt: 'tried at',
     lengthM: 'length to seal',
     material: 'material',
+    argued: 'argued cause',
   },
 });

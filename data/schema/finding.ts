@@ -1,4 +1,5 @@
 import { double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { RULINGS, type RulingValue } from '@core/candidates/rulingRow';
 import { PAIR_BY } from '@core/frame/reading';
 import { BASES, FINDING_STATES } from '@core/visit/findingBasis';
 import { EXPERIMENTS } from '@core/visit/experiments';
@@ -35,6 +36,8 @@ export const finding = mysqlTable('finding', {
   triedAt: moment('tried_at'),
   lengthM: double('length_m'),
   material: varchar({ length: 120 }).notNull().default(''),
+  /** What its cause is argued from. */
+  argued: json().$type<FindingValue['argued']>(),
   recordedAt: moment('recorded_at')
     .notNull()
     .$defaultFn(() => Date.now()),
@@ -55,5 +58,21 @@ export const exhibit = mysqlTable('exhibit', {
   photoId: uuid('photo_id').references(() => photo.id),
   note: varchar({ length: 400 }).notNull().default(''),
   addedAt: moment('added_at').notNull(),
+  version: int().notNull().default(1),
+});
+
+/** What a person said of a candidate that became no finding. */
+export const ruling = mysqlTable('ruling', {
+  id: uuid().primaryKey(),
+  frameId: uuid('frame_id')
+    .notNull()
+    .references(() => frame.id),
+  stopKey: varchar('stop_key', { length: 160 }),
+  ruling: mysqlEnum(RULINGS).notNull(),
+  /** −1 for colder, 1 for warmer than around it. */
+  sign: int().$type<RulingValue['sign']>().notNull(),
+  box: json().$type<RulingValue['box']>().notNull(),
+  reason: varchar({ length: 240 }).notNull().default(''),
+  ruledAt: moment('ruled_at').notNull(),
   version: int().notNull().default(1),
 });

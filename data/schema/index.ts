@@ -5,6 +5,7 @@ export * from './command';
 export * from './finding';
 export * from './frame';
 export * from './loan';
+export * from './look';
 export * from './material';
 export * from './photo';
 export * from './round';

@@ -45,6 +45,7 @@ const MANY: readonly string[] = [
   'probe',
   'finding',
   'exhibit',
+  'ruling',
   'ownStop',
   'service',
   'material',

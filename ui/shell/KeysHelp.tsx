@@ -19,6 +19,7 @@ const KEYS: [string, string][] = [
   ['Shift Arrows', 'The same in larger steps'],
   ['Alt Arrows', 'Make the chosen region larger or smaller'],
   [', and .', 'Turn the chosen region by a degree'],
+  ['W', 'What deserves a look in this frame, and back to the numbers'],
   ['D', 'Copy the chosen region to the next frame'],
   ['C', 'Chart of the chosen region: histogram or profile'],
   ['V', 'Photo beside the frame, over it, and away'],

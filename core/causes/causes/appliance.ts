@@ -7,6 +7,7 @@ export const appliance: Cause = {
   harmless: true,
   prior: 4,
   expects: {
+    tone: { warmer: 20 },
     form: { spot: 7, patch: 3 },
     size: { tiny: 7, small: 3 },
     sign: { gain: 8, loss: 2 },
@@ -17,6 +18,7 @@ export const appliance: Cause = {
     begins: { free: 9 },
   },
   usually: {
+    tone: 'a device is warmer than the wall',
     size: 'devices are small',
     bounds: 'a device is warmer than the air on both sides',
     form: 'a device is a spot',

@@ -7,6 +7,7 @@ export const cable: Cause = {
   harmless: false,
   prior: 1.5,
   expects: {
+    tone: { warmer: 20 },
     form: { 'bent-line': 6, line: 4 },
     side: { inside: 10 },
     drop: { slight: 8, clear: 2 },
@@ -16,9 +17,9 @@ export const cable: Cause = {
     inside: { even: 10 },
   },
   usually: {
+    tone: 'a cable is warmer than the wall',
     form: 'a cable is a thin line',
     drop: 'a cable within its rating is hardly warm',
-    sign: 'a cable is warmer than the wall',
   },
   odds: { 'electric-service-near': 4, 'moved-between-frames': 0.03 },
   checks: {

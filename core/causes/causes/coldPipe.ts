@@ -7,6 +7,7 @@ export const coldPipe: Cause = {
   harmless: true,
   prior: 2,
   expects: {
+    tone: { colder: 20 },
     form: { 'bent-line': 7, line: 3 },
     rim: { middling: 8, sharp: 2 },
     top: { uneven: 8, peaked: 2 },
@@ -16,8 +17,8 @@ export const coldPipe: Cause = {
     inside: { even: 10 },
   },
   usually: {
+    tone: 'a pipe with cold water is colder than the wall',
     form: 'a pipe is a thin line with corners',
-    sign: 'mains water is colder than the wall',
   },
   odds: { 'water-service-near': 3, 'wet-room-beside': 2, 'wet-room-above': 1.5, 'moved-between-frames': 0.03 },
   checks: {

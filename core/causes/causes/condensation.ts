@@ -7,6 +7,7 @@ export const condensation: Cause = {
   harmless: false,
   prior: 2,
   expects: {
+    tone: { colder: 20 },
     wet: { 'below-dew-point': 18, 'below-wet-bulb': 1.5, above: 0.5 },
     sign: { loss: 10 },
     side: { inside: 10 },
@@ -15,8 +16,8 @@ export const condensation: Cause = {
     rim: { sharp: 7, middling: 3 },
   },
   usually: {
+    tone: 'only a cold surface draws water out of the air',
     wet: 'nothing condenses above the dew point',
-    sign: 'only a cold surface draws water out of the air',
   },
   odds: { 'wet-room-beside': 1.3, 'no-heating': 1.5 },
   checks: {

@@ -7,6 +7,7 @@ export const convection: Cause = {
   harmless: true,
   prior: 2.5,
   expects: {
+    tone: { warmer: 20 },
     form: { 'runs-out': 5, ragged: 3, line: 2 },
     rim: { soft: 8, middling: 2 },
     begins: { object: 6, free: 3, rim: 1 },
@@ -16,9 +17,9 @@ export const convection: Cause = {
     top: { peaked: 6, uneven: 4 },
   },
   usually: {
+    tone: 'rising air is warmer than the wall',
     begins: 'it rises from something warm',
     rim: 'rising air has soft sides',
-    sign: 'rising air is warmer than the wall',
   },
   odds: { 'warm-service-near': 3, 'no-heating': 0.4 },
   checks: {

@@ -7,6 +7,7 @@ export const hotPipe: Cause = {
   harmless: true,
   prior: 5,
   expects: {
+    tone: { warmer: 20 },
     form: { 'bent-line': 7, line: 3 },
     sign: { gain: 8, loss: 2 },
     rim: { middling: 8, sharp: 2 },
@@ -17,8 +18,8 @@ export const hotPipe: Cause = {
     reach: { through: 5, part: 5 },
   },
   usually: {
+    tone: 'a pipe with hot water is warmer than the wall',
     form: 'a pipe is a thin line with corners',
-    sign: 'a pipe with hot water is warmer than the wall',
     top: 'a pipe is strongest along its middle',
   },
   odds: {

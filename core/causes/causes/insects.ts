@@ -7,6 +7,7 @@ export const insects: Cause = {
   harmless: false,
   prior: 0.6,
   expects: {
+    tone: { warmer: 10 },
     form: { spot: 7, ragged: 3 },
     size: { tiny: 9, small: 1 },
     alike: { several: 7, alone: 3 },
@@ -15,6 +16,7 @@ export const insects: Cause = {
     begins: { free: 10 },
   },
   usually: {
+    tone: 'animals are warmer than the wall',
     alike: 'nests show several small spots',
     size: 'nests are small',
   },

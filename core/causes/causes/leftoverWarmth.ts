@@ -7,6 +7,7 @@ export const leftoverWarmth: Cause = {
   harmless: true,
   prior: 1.5,
   expects: {
+    tone: { warmer: 20 },
     form: { patch: 6, spot: 3, ragged: 1 },
     rim: { soft: 6, middling: 4 },
     sign: { gain: 9, loss: 1 },
@@ -16,8 +17,8 @@ export const leftoverWarmth: Cause = {
     top: { uneven: 6, flat: 2, peaked: 2 },
   },
   usually: {
+    tone: 'such a print is warm',
     rim: 'such a print is soft',
-    sign: 'a print is warm',
   },
   odds: { 'same-last-time': 0.1 },
   checks: {

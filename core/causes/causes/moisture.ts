@@ -7,6 +7,7 @@ export const moisture: Cause = {
   harmless: false,
   prior: 4,
   expects: {
+    tone: { colder: 20 },
     form: { ragged: 6, patch: 4 },
     rim: { middling: 7, soft: 3 },
     top: { uneven: 6, peaked: 4 },
@@ -18,11 +19,11 @@ export const moisture: Cause = {
     reach: { part: 9, top: 1 },
   },
   usually: {
+    tone: 'what dries is colder than what is around it',
     form: 'a wet patch has an irregular outline',
     inside: 'a wet patch is blotchy',
     wet: 'drying alone never cools below the wet-bulb temperature',
     rim: 'its rim is soft',
-    sign: 'a drying surface is colder than what is around it',
     top: 'it is uneven',
   },
   odds: {

@@ -7,6 +7,7 @@ export const reflection: Cause = {
   harmless: true,
   prior: 5,
   expects: {
+    tone: { warmer: 7 },
     form: { ragged: 4, patch: 4, box: 2 },
     rim: { sharp: 9, middling: 1 },
     within: { plate: 6, pane: 3, surface: 1 },

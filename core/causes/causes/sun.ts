@@ -7,6 +7,7 @@ export const sun: Cause = {
   harmless: true,
   prior: 2.5,
   expects: {
+    tone: { warmer: 20 },
     form: { patch: 6, box: 3, ragged: 1 },
     rim: { middling: 6, soft: 3, sharp: 1 },
     top: { flat: 9, uneven: 1 },
@@ -18,6 +19,7 @@ export const sun: Cause = {
     drop: { extreme: 5, strong: 4, clear: 1 },
   },
   usually: {
+    tone: 'the sun only warms',
     size: 'the sun warms large fields',
     form: 'its patch has a slanting shadow',
     rim: 'its sides are soft',

@@ -10,6 +10,8 @@ export interface DampFeature {
   radius: number;
   /** Share of its face that is wet, 0 … 1. */
   wetness: number;
+  /** How much wetter its middle is than its rim, 0 … 1; evenly wet where nothing is said. */
+  middle?: number;
 }
 
 export const damp: FeatureKind<DampFeature> = {
@@ -19,7 +21,9 @@ export const damp: FeatureKind<DampFeature> = {
     const vapour = (humidityPct / 100) * saturationPressure(air);
     return (at, point) => {
       const rim = feature.radius * (0.55 + 0.9 * blotch(at, 0.23)) - Math.hypot(at.x - feature.x, (at.y - feature.y) / 1.2);
-      const wet = feature.wetness * softStep(rim, feature.radius * 0.7) * (0.7 + 0.3 * blotch(at, 0.11));
+      const away = Math.hypot(at.x - feature.x, at.y - feature.y) / feature.radius;
+      const drier = 1 - (feature.middle ?? 0) * Math.min(1, away);
+      const wet = drier * feature.wetness * softStep(rim, feature.radius * 0.7) * (0.7 + 0.3 * blotch(at, 0.11));
       if (wet > 0) point.temperature = dryingTemperature(point.temperature, vapour, wet);
     };
   },

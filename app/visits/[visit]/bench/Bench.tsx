@@ -25,6 +25,13 @@ import { photoOf } from './photo/photoAlignment';
 import { probesOf } from './ledger/probes';
 import { stepsOf, stripItems, type StripItem } from './strip/strip';
 import { Toolbar } from './Toolbar';
+import { argueFrame } from '@core/candidates/argue';
+import { CandidateMarks } from './candidates/CandidateMarks';
+import { CandidatePanel } from './candidates/CandidatePanel';
+import { SideHead } from './candidates/SideHead';
+import { useCandidateActions } from './candidates/useCandidateActions';
+import { useFrameLook } from './candidates/useFrameLook';
+import { useLeast } from '@ui/finding/useLeast';
 import { comparisonFor } from '@core/visit/frameView';
 import { BY_WORDS } from '@core/visit/byWords';
 import { useBenchFrame } from './useBenchFrame';
@@ -95,6 +102,12 @@ export function Bench() {
   const photo = frameId ? photoOf(document, frameId) : null;
   const at = steps.indexOf(shownId ?? '');
   const nextFrame = document.rows.frame[steps[at + 1] ?? ''] ?? null;
+
+  const [least, setLeast] = useLeast();
+  const look = useFrameLook(frame, view.looking, least);
+  const candidates = useMemo(() => (frame && look ? argueFrame(document, frame.id, look) : []), [document, frame, look]);
+  const candidateActions = useCandidateActions();
+  const head = <SideHead looking={view.looking} onLook={(looking) => dispatch({ kind: 'look', looking })} />;
 
   const selectedRow = document.rows.region[view.selectedId ?? ''];
   const record = () => frame && setRecording(true);
@@ -222,8 +235,33 @@ export function Bench() {
                   onScale={setScale}
                   onFit={fit}
                   onShow={show}
+                  candidates={
+                    view.looking
+                      ? (placement) => (
+                          <CandidateMarks
+                            candidates={candidates}
+                            chosen={view.candidate}
+                            placement={placement}
+                            onChoose={(index) => dispatch({ kind: 'candidate', index })}
+                          />
+                        )
+                      : undefined
+                  }
                 />
-                {ledgerDue && (
+                {view.looking && (
+                  <CandidatePanel
+                    frame={frame}
+                    look={look}
+                    candidates={candidates}
+                    chosen={view.candidate}
+                    least={least}
+                    actions={candidateActions}
+                    onChoose={(index) => dispatch({ kind: 'candidate', index })}
+                    onLeast={setLeast}
+                    head={head}
+                  />
+                )}
+                {ledgerDue && !view.looking && (
                   <Ledger
                     frame={frame}
                     view={view}
@@ -232,6 +270,7 @@ export function Bench() {
                     regions={regions}
                     next={nextFrame}
                     onRecord={() => setRecording(true)}
+                    head={head}
                   />
                 )}
               </>

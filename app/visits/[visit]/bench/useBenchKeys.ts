@@ -56,6 +56,7 @@ export function useBenchKeys({ view, dispatch, scale, setScale, regions, hasPhot
     v: () =>
       hasPhoto && dispatch({ kind: 'photo', photo: { off: 'beside', beside: 'over', over: 'off' }[view.photo] as View['photo'] }),
     d: onCopy,
+    w: () => dispatch({ kind: 'look', looking: !view.looking }),
     ',': () => regions.nudge(-1, 0, 'turn'),
     '.': () => regions.nudge(1, 0, 'turn'),
     '[': () => widen(-0.1),
@@ -71,6 +72,8 @@ export function useBenchKeys({ view, dispatch, scale, setScale, regions, hasPhot
     Escape: () => {
       if (view.matching) dispatch({ kind: 'match', points: null });
       else if (view.tool !== 'select') dispatch({ kind: 'tool', tool: 'select' });
+      else if (view.looking && view.candidate !== null) dispatch({ kind: 'candidate', index: null });
+      else if (view.looking) dispatch({ kind: 'look', looking: false });
       else if (view.chart !== 'off') dispatch({ kind: 'chart', chart: 'off' });
       else dispatch({ kind: 'select', regionId: null });
     },

@@ -30,6 +30,10 @@ export interface View {
   /** Corners of a polygon that is not closed yet. */
   corners: [x: number, y: number][];
   chart: 'off' | 'histogram' | 'profile';
+  /** The side shows what deserves a look, not the numbers. */
+  looking: boolean;
+  /** The candidate that is open. */
+  candidate: number | null;
 }
 
 export const FIRST_VIEW: View = {
@@ -46,6 +50,8 @@ export const FIRST_VIEW: View = {
   cursor: null,
   corners: [],
   chart: 'off',
+  looking: false,
+  candidate: null,
 };
 
 export type ViewAction =
@@ -62,6 +68,8 @@ export type ViewAction =
   | { kind: 'cursor'; cursor: View['cursor'] }
   | { kind: 'corner'; at: [x: number, y: number] }
   | { kind: 'chart'; chart: View['chart'] }
+  | { kind: 'look'; looking: boolean }
+  | { kind: 'candidate'; index: number | null }
   /** Another frame: what belongs to the old one goes. */
   | { kind: 'frame'; regionId: string | null };
 
@@ -93,9 +101,14 @@ export function viewReducer(view: View, action: ViewAction): View {
       return { ...view, corners: [...view.corners, action.at] };
     case 'chart':
       return { ...view, chart: action.chart };
+    case 'look':
+      return { ...view, looking: action.looking, tool: 'select', selectedId: null };
+    case 'candidate':
+      return { ...view, candidate: action.index };
     case 'frame':
       return {
         ...view,
+        candidate: null,
         selectedId: action.regionId,
         by: 'mean',
         placement: null,

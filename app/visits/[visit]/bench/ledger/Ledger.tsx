@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Select } from 'antd';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { CoreError } from '@core/errors';
 import { meanUnder } from '@core/frame/reading';
 import { radiometricSettings } from '@core/radiometry/settings';
@@ -35,10 +35,11 @@ interface Props {
   /** The frame after this one, for copies. */
   next: Row<'frame'> | null;
   onRecord(): void;
+  head: ReactNode;
 }
 
 /** The numbers that are the result: the difference first, then what it is made of, then the settings behind it. */
-export function Ledger({ frame, view, dispatch, comparison, regions, next, onRecord }: Props) {
+export function Ledger({ frame, view, dispatch, comparison, regions, next, onRecord, head }: Props) {
   const { document } = useVisit();
   const units = useUnits();
   const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
@@ -46,6 +47,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
   const that = document.rows.region[thatId ?? ''];
   return (
     <aside className={styles.ledger} aria-label="Ledger">
+      {head}
       <div className={styles.scroll}>
         {comparison && selected && that ? (
           <div>

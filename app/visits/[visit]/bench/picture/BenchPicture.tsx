@@ -1,7 +1,9 @@
 'use client';
 
 import { Button } from 'antd';
+import type { ReactNode } from 'react';
 import type { MatchedPoint } from '@core/frame/alignment';
+import type { Placement } from '@core/report/markPath';
 import type { Scale } from '@core/scale/scale';
 import type { Row } from '@core/entities';
 import type { PointMark } from '@ui/picture/Marks';
@@ -34,11 +36,13 @@ interface Props {
   onScale(scale: Scale): void;
   onFit(): void;
   onShow(id: string): void;
+  /** Drawn over the frame while what deserves a look is shown. */
+  candidates?: ((placement: Placement) => ReactNode) | undefined;
 }
 
 /** The picture with its scale on the left, its photo beside or over it, and what its colours mean beneath. */
 export function BenchPicture(props: Props) {
-  const { frame, scale, view, dispatch, photo, regions, probes, fixed, onScale, onFit, onShow } = props;
+  const { frame, scale, view, dispatch, photo, regions, probes, fixed, onScale, onFit, onShow, candidates } = props;
   const units = useUnits();
   const off = useOutOfLine(frame, photo, view.photo !== 'off' && view.matching === null);
   const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
@@ -81,6 +85,7 @@ export function BenchPicture(props: Props) {
           onReshape={(id, shape, label) => regions.change(id, { shape }, label)}
           onPlace={({ x, y }) => place('frame', [(x + 0.5) / frame.facts.width, (y + 0.5) / frame.facts.width])}
           probes={probes}
+          candidates={candidates}
           label={pictureWords(frame, units.temperature)}
           over={
             photo && view.photo === 'over'

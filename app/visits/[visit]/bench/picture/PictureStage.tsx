@@ -30,10 +30,24 @@ interface Props {
   label: string;
   /** Laid over the canvas, beneath the marks: the photo. */
   over?: ((placement: Placement) => ReactNode) | undefined;
+  /** Drawn over the marks: candidates. */
+  candidates?: ((placement: Placement) => ReactNode) | undefined;
 }
 
 /** The frame on its stage: zoomed, panned, drawn upon. */
-export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, onPlace, probes, label, over }: Props) {
+export function PictureStage({
+  frame,
+  scale,
+  view,
+  dispatch,
+  onDraw,
+  onReshape,
+  onPlace,
+  probes,
+  label,
+  over,
+  candidates,
+}: Props) {
   const stageRef = useRef<HTMLDivElement>(null);
   const stage = useSize(stageRef);
   const grip = useRef<Grip | null>(null);
@@ -219,6 +233,7 @@ export function PictureStage({ frame, scale, view, dispatch, onDraw, onReshape, 
                   />
                 ),
             )}
+            {candidates?.(placement)}
             {view.cursor && <Cursor at={view.cursor} placement={placement} />}
           </svg>
         </>

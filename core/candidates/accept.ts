@@ -1,0 +1,67 @@
+import type { VisitDocument } from '../document';
+import type { RegionValue } from '../frame/regionRow';
+import { regionsOf } from '../visit/readings';
+import { emptyFinding, type FindingValue } from '../visit/findingRow';
+import type { ArguedCandidate } from './argue';
+
+/** A candidate that a person takes on: what is said of it becomes a finding with its regions. */
+export interface Accepted {
+  regions: { id: string; value: RegionValue }[];
+  finding: { id: string; value: FindingValue };
+}
+
+/** A polygon of the region's outline keeps whole pixels' distance from the picture's rim. */
+const INSIDE = 0;
+
+/**
+ * Makes a finding of a candidate: its outline as the region that is stated, sound surface beside it (or the frame's reference) as
+ * what it is compared with, its likeliest cause as the title, and everything that the cause is argued from.
+ *
+ * @param newId - gives ids to what is made
+ */
+export function acceptCandidate(document: VisitDocument, candidate: ArguedCandidate, newId: () => string): Accepted {
+  const { frameId, seen, argued, ranked } = candidate;
+  const frame = document.rows.frame[frameId]!.value;
+  const { width, height } = document.frameFacts[frameId]!;
+  const cause = ranked[0]!.cause;
+  const known = regionsOf(document, frameId);
+  const ordinal = Math.max(-1, ...known.map(({ value }) => value.ordinal)) + 1;
+  const inside = ([x, y]: [number, number]): [number, number] => [
+    Math.max(INSIDE, Math.min(width - 1, x)),
+    Math.max(INSIDE, Math.min(height - 1, y)),
+  ];
+  const here: RegionValue = {
+    frameId,
+    name: cause.name.toLowerCase(),
+    role: 'reading',
+    ordinal,
+    shape: { kind: 'poly', points: seen.outline.map(inside) },
+  };
+  const regions = [{ id: newId(), value: here }];
+  const reference = known.find(({ id }) => id === frame.referenceId)?.id ?? null;
+  let thatId = reference;
+  if (thatId === null && seen.sound !== null) {
+    thatId = newId();
+    regions.push({
+      id: thatId,
+      value: { frameId, name: 'sound beside it', role: 'reading', ordinal: ordinal + 1, shape: { kind: 'box', ...seen.sound } },
+    });
+  }
+  const value = emptyFinding(document.visitId, {
+    basis: thatId === null ? 'shape' : 'pair',
+    frameId,
+    stopKey: frame.stopKey,
+    title: `${cause.name}${placeOf(document, frame.surfaceId, frame.roomId)}`,
+    thisRegionId: thatId === null ? null : regions[0]!.id,
+    thatRegionId: thatId,
+    argued,
+  });
+  return { regions: thatId === null ? [] : regions, finding: { id: newId(), value } };
+}
+
+function placeOf(document: VisitDocument, surfaceId: string | null, roomId: string | null): string {
+  const surface = document.rows.surface[surfaceId ?? '']?.value;
+  const room = document.rows.room[surface?.roomId ?? roomId ?? '']?.value;
+  const words = [room?.name, surface?.name.toLowerCase()].filter(Boolean).join(', ');
+  return words ? `: ${words}` : '';
+}

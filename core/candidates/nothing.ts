@@ -1,0 +1,77 @@
+import type { VisitDocument } from '../document';
+import * as format from '../units/format';
+import type { DisplayUnit } from '../units/temperature';
+import { metricFor } from '../visit/sizes';
+import { settingFor } from './lookAt';
+import type { FrameLook } from './seen';
+
+/** What it means that nothing stands out on a surface. */
+export interface Nothing {
+  /** The weakest fault that would have shown: contrast, K, and change of the temperature factor; null where that is not known. */
+  leastK: number;
+  leastDrop: number | null;
+  /** Its least size, m; null where sizes are not known. */
+  leastM: number | null;
+  /** Temperature factor of the surface itself, with its standard uncertainty; null where it cannot be told. */
+  factor: { value: number; u: number } | null;
+  /** Whether the surface is evenly good or evenly poor. */
+  level: 'good' | 'poor' | 'between' | 'too-mild' | 'unknown';
+}
+
+/** A thing smaller than so many pixels across is not read for what it is. */
+const LEAST_PIXELS = 5;
+/** Below this difference nothing is said of a wall as a whole, K. */
+const MILD_K = 5;
+/** Factors of an inner surface: a bare or solid wall lies below the one, a wall insulated as today above the other. */
+const POOR = 0.8;
+const GOOD = 0.9;
+/** Standard uncertainties: the camera's level, the air on either side, K. */
+const LEVEL_K = 1;
+const AIR_K = 0.5;
+
+/** Judges what a frame in which nothing stands out says of its surface. */
+export function nothingMeans(document: VisitDocument, frameId: string, look: FrameLook): Nothing {
+  const { insideC, outsideC, side } = settingFor(document, frameId);
+  const metric = metricFor(document, frameId);
+  const drive = insideC === null || outsideC === null ? null : insideC - outsideC;
+  const base = {
+    leastK: look.least,
+    leastDrop: drive === null || Math.abs(drive) < 1 ? null : look.least / Math.abs(drive),
+    leastM: metric && metric.kind !== 'plane' ? LEAST_PIXELS * metric.metresPerPixel : null,
+  };
+  if (drive === null || look.levelC === null) return { ...base, factor: null, level: 'unknown' };
+  if (Math.abs(drive) < MILD_K) return { ...base, factor: null, level: 'too-mild' };
+  const value = (look.levelC - outsideC!) / drive;
+  const u = Math.hypot(LEVEL_K, AIR_K * value, AIR_K * (1 - value)) / Math.abs(drive);
+  // Outdoors the film is thin and the sky cold: a factor there says too little.
+  if (side === 'outside') return { ...base, factor: null, level: 'unknown' };
+  const level = value - 2 * u > POOR ? (value - u > GOOD ? 'good' : 'between') : value + 2 * u < GOOD ? 'poor' : 'between';
+  return { ...base, factor: { value, u }, level };
+}
+
+/** The same in sentences. */
+export function nothingWords(nothing: Nothing, unit: DisplayUnit): string[] {
+  const size = nothing.leastM === null ? '' : ` and wider than about ${format.number(100 * nothing.leastM, 0)} cm`;
+  const drop =
+    nothing.leastDrop === null ? '' : ` (a change of the temperature factor by ${format.number(nothing.leastDrop, 2)})`;
+  return [
+    `Anything that differs by ${format.difference(nothing.leastK, unit)} or more${drop}${size} would have shown.`,
+    levelWords(nothing),
+  ];
+}
+
+function levelWords({ level, factor }: Nothing): string {
+  const stated = factor && `${format.number(factor.value, 2)} ± ${format.number(2 * factor.u, 2)}`;
+  switch (level) {
+    case 'good':
+      return `As a whole the surface is warm for this weather: temperature factor ${stated}. It is evenly good.`;
+    case 'poor':
+      return `As a whole the surface is cold for this weather: temperature factor ${stated}. Evenly bare looks like evenly good: it is evenly poor.`;
+    case 'between':
+      return `Temperature factor of the surface as a whole: ${stated}. Whether it is evenly good or evenly poor cannot be told from this.`;
+    case 'too-mild':
+      return 'Inside and outside are too alike to say how good the surface is as a whole.';
+    case 'unknown':
+      return 'How good the surface is as a whole is not known from this frame.';
+  }
+}

@@ -1,0 +1,23 @@
+import { frameLookOf, type FrameLook } from '@core/candidates/seen';
+import { lookThrough } from '@core/detect/candidate';
+import type { LookOptions } from '@core/detect/places';
+import { correctValues, type RadianceLine } from '@core/radiometry/measurement';
+import { serveJobs } from './serve';
+
+/** A frame's stored values with what turns them into temperatures. */
+export interface FrameToLookThrough {
+  width: number;
+  height: number;
+  values: Float32Array;
+  line: RadianceLine;
+  options: LookOptions;
+}
+
+serveJobs<FrameToLookThrough, FrameLook>(
+  ({ width, height, values, line, options }) => {
+    const corrected = new Float32Array(values.length);
+    correctValues(values, line, corrected);
+    return frameLookOf(lookThrough({ width, height, values: corrected }, options));
+  },
+  () => [],
+);

@@ -1,0 +1,18 @@
+import { expose } from 'comlink';
+import { frameLookOf, type FrameLook } from '@core/candidates/seen';
+import { lookThrough } from '@core/detect/candidate';
+import type { LookOptions } from '@core/detect/places';
+import { correctValues, type RadianceLine } from '@core/radiometry/measurement';
+
+/** Looks one frame through, away from the page's own thread. */
+const api = {
+  lookAt(frame: { width: number; height: number; values: Float32Array }, line: RadianceLine, options: LookOptions): FrameLook {
+    const corrected = new Float32Array(frame.values.length);
+    correctValues(frame.values, line, corrected);
+    return frameLookOf(lookThrough({ ...frame, values: corrected }, options));
+  },
+};
+
+export type DetectWorker = typeof api;
+
+expose(api);
