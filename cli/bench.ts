@@ -8,6 +8,7 @@ import { writePng } from '@core/formats/png/write';
 import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
+import { lookThrough } from '@core/detect/candidate';
 import { normalFrom, seededRandom } from '@core/simulate/random';
 import { houseScene, ownErrors, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
@@ -151,6 +152,7 @@ export function bench(): { document: unknown; refused: boolean } {
     const reach = i % 2 === 0 ? 170 : 105;
     return [320 + 1.4 * reach * Math.cos((Math.PI * i) / 10), 240 + reach * Math.sin((Math.PI * i) / 10)];
   });
+  const busy = renderScene(houseScene(bedroomWall, { ...BENCH_CAMERA, width: 640, height: 480 }, { ...FROM_ASIDE, aside: 0 }, 1));
   const tiff = writeTiff(frame, nodeCodecs);
   const npy = writeNpy(frame);
   const png = writePng(frame, nodeCodecs);
@@ -179,6 +181,7 @@ export function bench(): { document: unknown; refused: boolean } {
     npy: () => readFrame(npy, nodeCodecs),
     png16: () => readFrame(png, nodeCodecs),
     hours: () => scoreHours(year, plan),
+    detect: () => lookThrough(busy, { side: 'inside', drive: 18, least: 0.5, ignored: null }),
     viewfinder: () => renderScene(houseScene(bedroomWall, BENCH_CAMERA, FROM_ASIDE, 1)),
   });
   return {

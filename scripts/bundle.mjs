@@ -16,6 +16,7 @@ const entries = {
   den: 'server/keep/main.ts',
   attack: 'scripts/attack/main.ts',
   large: 'scripts/large/main.ts',
+  trials: 'scripts/trials/main.ts',
 };
 
 await build({

@@ -6,6 +6,7 @@ import { rankCauses, type RankedCause } from '../causes/rank';
 import { relevance } from '../causes/relevance';
 import type { Circumstance } from '../causes/circumstances';
 import type { Row } from '../entities';
+import { spansOf } from '../frame/region';
 import { circumstancesOf } from './circumstances';
 import { settingFor } from './lookAt';
 import { rulingOn } from './rulings';
@@ -58,30 +59,21 @@ export function argueFrame(
     .sort((a, b) => b.relevance - a.relevance);
 }
 
-/** The finding whose region lies where the candidate does. */
-function findingOn(document: VisitDocument, frameId: string, { shape: { centroid } }: Seen): Row<'finding'> | null {
-  for (const finding of Object.values(document.rows.finding)) {
-    if (finding.value.frameId !== frameId || finding.value.argued === null) continue;
-    const region = document.rows.region[finding.value.thisRegionId ?? '']?.value.shape;
-    if (!region) continue;
-    const points =
-      region.kind === 'poly'
-        ? region.points
-        : region.kind === 'box'
-          ? [
-              [region.x, region.y],
-              [region.x + region.width, region.y + region.height],
-            ]
-          : [];
-    const xs = points.map(([x]) => x!);
-    const ys = points.map(([, y]) => y!);
-    if (
-      Math.min(...xs) <= centroid.x &&
-      Math.max(...xs) >= centroid.x &&
-      Math.min(...ys) <= centroid.y &&
-      Math.max(...ys) >= centroid.y
-    )
-      return finding;
-  }
-  return null;
+/** The finding on this frame whose region lies where the candidate does. */
+function findingOn(document: VisitDocument, frameId: string, { shape: { bbox, centroid } }: Seen): Row<'finding'> | null {
+  const { width, height } = document.frameFacts[frameId]!;
+  const here = Object.values(document.rows.finding).filter(({ value }) => value.frameId === frameId);
+  return (
+    here.find(({ value }) => {
+      const shape = document.rows.region[value.thisRegionId ?? '']?.value.shape;
+      if (!shape || shape.kind === 'beyond') return false;
+      const spans = spansOf(shape, width, height);
+      const middle = spans[spans.length >> 1];
+      if (!middle) return false;
+      const [x, y] = [(middle.from + middle.to) / 2, middle.y];
+      const holds = spans.some((span) => span.y === Math.round(centroid.y) && span.from <= centroid.x && span.to >= centroid.x);
+      const held = x >= bbox.x && x < bbox.x + bbox.width && y >= bbox.y && y < bbox.y + bbox.height;
+      return holds || held;
+    }) ?? null
+  );
 }

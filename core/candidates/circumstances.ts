@@ -38,7 +38,7 @@ export function circumstancesOf(document: VisitDocument, frameId: string): Circu
   const surface = document.rows.surface[frame.surfaceId ?? ''] ?? null;
   const room = document.rows.room[surface?.value.roomId ?? frame.roomId ?? ''] ?? null;
   return [
-    ...ofWall(document, surface),
+    ...ofWall(surface),
     ...ofNeighbours(document, surface, room),
     ...ofServices(document, surface, room),
     ...ofQuestion(document, room),
@@ -47,9 +47,16 @@ export function circumstancesOf(document: VisitDocument, frameId: string): Circu
   ];
 }
 
-function ofWall(_: VisitDocument, surface: Row<'surface'> | null): Circumstance[] {
-  if (!surface || surface.value.kind === 'floor' || surface.value.kind === 'roof') return [];
-  return [surface.value.mass === 'light' || surface.value.kind === 'ceiling' ? 'framed' : 'massive'];
+function ofWall(surface: Row<'surface'> | null): Circumstance[] {
+  if (!surface) return [];
+  const { kind, mass, openings } = surface.value;
+  const known = openings.some((opening) => opening.kind === 'window' || opening.kind === 'door');
+  return [
+    ...(known ? (['opening-known'] as const) : []),
+    ...(kind === 'floor' || kind === 'roof'
+      ? []
+      : [mass === 'light' || kind === 'ceiling' ? ('framed' as const) : ('massive' as const)]),
+  ];
 }
 
 /** Wet rooms above a ceiling or behind a wall. */

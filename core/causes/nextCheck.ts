@@ -30,6 +30,8 @@ export interface Possible {
 
 /** A check of a minute is worth as many bits as one of a day is worth this many more. */
 const PER_DECADE = 0.22;
+/** What has to be opened is the last thing to do. */
+const OPENED = 0.25;
 /** Less is no reason to do anything, bits. */
 const WORTH_BITS = 0.02;
 
@@ -54,7 +56,8 @@ export function offeredChecks(ranked: readonly RankedCause[], possible: Possible
       });
       return { code, check, bits, outcomes };
     });
-  const worth = ({ bits, check }: OfferedCheck) => bits / (1 + PER_DECADE * Math.log10(check.minutes));
+  const worth = ({ bits, check }: OfferedCheck) =>
+    (bits * (check.licensed ? OPENED : 1)) / (1 + PER_DECADE * Math.log10(check.minutes));
   return offers.filter(({ bits }) => bits >= WORTH_BITS).sort((a, b) => worth(b) - worth(a));
 }
 

@@ -36,18 +36,26 @@ export interface Known {
 /**
  * Ranks what a candidate may be, by Bayes: how often each cause is met, times how likely what is known would be with it.
  *
- * @returns all causes, the likeliest first
+ * @returns all causes, the likeliest first; none is ever certain
  */
 export function rankCauses(known: Known, causes: readonly Cause[] = CAUSES, from: Counted = COUNTED): RankedCause[] {
   const logs = causes.map((cause) => logOdds(cause, known, from));
   const most = Math.max(...logs);
   const masses = logs.map((log) => Math.exp(log - most));
   const total = masses.reduce((sum, mass) => sum + mass, 0);
-  const ranked = causes.map((cause, i) => ({ cause, score: masses[i]! / total }));
+  const believed = causes.map((cause, i) => ({ cause, score: masses[i]! / total }));
+  const hasUnknown = causes.some(({ code }) => code === 'unknown');
+  const ranked = believed.map(({ cause, score }) => ({
+    cause,
+    score: hasUnknown ? (1 - UNFORESEEN) * score + (cause.code === 'unknown' ? UNFORESEEN : 0) : score,
+  }));
   return ranked
     .map(({ cause, score }) => ({ cause, score, ...argumentsFor(cause, ranked, known, from) }))
     .sort((a, b) => b.score - a.score);
 }
+
+/** Nothing is certain from pictures: so much belief stays with what nobody thought of. */
+const UNFORESEEN = 0.03;
 
 function logOdds(cause: Cause, { evidence, circumstances, outcomes }: Known, from: Counted): number {
   let log = Math.log(cause.prior) + logLikelihood(cause, evidence, from);

@@ -1,6 +1,6 @@
 import { weightedMean } from './blur';
 import { framingOf, type Framing } from './framing';
-import { between, gridLike, shrunk, type Grid } from './grid';
+import { enlarged, gridLike, shrunk, type Grid } from './grid';
 import { robustSpread } from './median';
 import { leanOf, linesOf, medianProfile, narrowPart, profileAt, type Direction, type ProfileLine } from './profiles';
 import { slowSurface } from './surfaceFit';
@@ -26,7 +26,7 @@ const COARSE = 80;
 const FOLLOWED = 2.5;
 const LEAST_FOLLOWED_K = 0.18;
 /** An ordinary corner lowers the temperature factor by less than this. */
-const JUNCTION_DROP = 0.045;
+const JUNCTION_DROP = 0.06;
 /** Height of an ordinary corner where the difference across the wall is not known, K. */
 const JUNCTION_K = 0.9;
 const LEAST_JUNCTION_K = 0.1;
@@ -101,7 +101,8 @@ function isJunction(line: ProfileLine, narrow: Float32Array, drive: number | nul
   const most = drive === null ? JUNCTION_K : Math.max(0.25, JUNCTION_DROP * Math.abs(drive));
   const rightSign = drive === null || line.height * drive < 0;
   const height = Math.abs(line.height);
-  return rightSign && height > LEAST_JUNCTION_K && height < most && pointedness(narrow, line) > POINTED;
+  const cut = line.from <= 1 || line.to >= narrow.length - 2;
+  return rightSign && height > LEAST_JUNCTION_K && height < most && (cut || pointedness(narrow, line) > POINTED);
 }
 
 /** A step of a profile: its level differs by so much, K, from a little before to a little after. */
@@ -207,9 +208,6 @@ function followSlowly(base: Grid, grid: Grid, counts: Uint8Array): void {
     const near = weightedMean(rest, weights, LOCAL * off.width);
     for (let i = 0; i < weights.length; i += 1) follow.values[i]! += near.values[i]!;
   }
-  const { width, height } = grid;
-  for (let y = 0, i = 0; y < height; y += 1) {
-    const v = (y + 0.5) / factor - 0.5;
-    for (let x = 0; x < width; x += 1, i += 1) base.values[i]! += between(follow, (x + 0.5) / factor - 0.5, v);
-  }
+  const fine = enlarged(follow, factor, grid).values;
+  for (let i = 0; i < fine.length; i += 1) base.values[i]! += fine[i]!;
 }

@@ -26,29 +26,36 @@ export function weightedMean(grid: Grid, weights: Float32Array, sigma: number): 
   return { ...grid, values };
 }
 
+/** Beyond so many standard deviations a bell is cut off. */
+const CUT = 2.5;
+
 function bell({ width, height, values }: Grid, sigma: number): Grid {
-  const reach = Math.max(1, Math.ceil(3 * sigma));
-  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  for (let k = 0; k < weights.length; k += 1) weights[k]! /= total;
+  const reach = Math.max(1, Math.floor(CUT * sigma));
+  const weights = Float64Array.from({ length: reach + 1 }, (_, i) => Math.exp(-(i * i) / (2 * sigma * sigma)));
+  const total = weights.reduce((sum, weight, i) => sum + (i === 0 ? weight : 2 * weight), 0);
+  for (let k = 0; k <= reach; k += 1) weights[k]! /= total;
   const across = new Float32Array(values.length);
   const line = new Float32Array(width + 2 * reach);
   for (let y = 0; y < height; y += 1) {
-    for (let x = -reach; x < width + reach; x += 1)
-      line[x + reach] = values[y * width + (x < 0 ? 0 : x >= width ? width - 1 : x)]!;
+    const row = y * width;
+    line.fill(values[row]!, 0, reach);
+    line.set(values.subarray(row, row + width), reach);
+    line.fill(values[row + width - 1]!, reach + width);
     for (let x = 0; x < width; x += 1) {
-      let sum = 0;
-      for (let k = 0; k < weights.length; k += 1) sum += weights[k]! * line[x + k]!;
-      across[y * width + x] = sum;
+      let sum = weights[0]! * line[x + reach]!;
+      for (let k = 1; k <= reach; k += 1) sum += weights[k]! * (line[x + reach - k]! + line[x + reach + k]!);
+      across[row + x] = sum;
     }
   }
   const out = new Float32Array(values.length);
   for (let y = 0; y < height; y += 1) {
-    for (let k = -reach; k <= reach; k += 1) {
-      const weight = weights[k + reach]!;
-      const from = (y + k < 0 ? 0 : y + k >= height ? height - 1 : y + k) * width;
-      const to = y * width;
-      for (let x = 0; x < width; x += 1) out[to + x]! += weight * across[from + x]!;
+    const row = y * width;
+    for (let x = 0; x < width; x += 1) out[row + x] = weights[0]! * across[row + x]!;
+    for (let k = 1; k <= reach; k += 1) {
+      const weight = weights[k]!;
+      const above = Math.max(0, y - k) * width;
+      const below = Math.min(height - 1, y + k) * width;
+      for (let x = 0; x < width; x += 1) out[row + x]! += weight * (across[above + x]! + across[below + x]!);
     }
   }
   return { width, height, values: out };

@@ -1,6 +1,6 @@
 import { extremesOf } from '../pixels/extremes';
 import { hasReading } from '../pixels/hasReading';
-import { widenedMask } from './flood';
+import { boundsOf, widenedMask } from './flood';
 import type { Span } from '../frame/region';
 import type { Grid } from './grid';
 import { placesIn, type LookedThrough, type LookOptions, type Place } from './places';
@@ -9,7 +9,7 @@ import { surroundingsOf, type Surroundings } from './surroundings';
 import { isPane } from './pane';
 import { outlineOfRows, type Corner } from './outline';
 import type { Aside } from './setAside';
-import { soundPatchFor, type BoxPx } from './soundPatch';
+import { soundPatchFor, sumsOf, type BoxPx } from './soundPatch';
 
 /** A place in a frame that deserves a look, as measured; what it may be is for causes to say. */
 export interface Candidate {
@@ -67,11 +67,13 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
     return { candidates: [], asides: [], framing: null, noise: 0, least: options.least, mended: 1, surface: 0, levelC: null };
   }
   const seen = found.counts.reduce((sum, count) => sum + count, 0);
-  const taken = new Uint8Array(frame.values.length);
-  for (const { extent } of found.places) paint(taken, extent.rows, frame.width);
-  const takenWork = new Uint8Array(found.counts.length);
-  for (const { pixels } of found.places) for (const i of pixels) takenWork[i] = 1;
-  const candidates = found.places.map((place) => candidateOf(place, found, frame, taken, takenWork, seen));
+  const taken = new Uint8Array(found.counts.length);
+  for (const { pixels } of found.places) for (const i of pixels) taken[i] = 1;
+  const sums = sumsOf(found, taken);
+  // What differs from the background but not from what lies around it is a rim of something larger.
+  const candidates = found.places
+    .map((place) => candidateOf(place, found, frame, taken, sums, seen))
+    .filter(({ sign, contrast }) => sign * contrast >= AROUND * found.least);
   const { framing } = found.background;
   return {
     candidates,
@@ -90,17 +92,22 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
   };
 }
 
+/** How far an outline may stray, as a share of the picture's width: less is not seen. */
+const STRAYS = 0.004;
+/** Against its ring a place differs by at least this share of what it was looked for with. */
+const AROUND = 0.4;
+
 function candidateOf(
   place: Place,
   found: LookedThrough,
   frame: Grid,
   taken: Uint8Array,
-  takenWork: Uint8Array,
+  sums: ReturnType<typeof sumsOf>,
   seen: number,
 ): Candidate {
   const { extent, sign } = place;
   const shape = shapeOf(found.fine, extent, sign);
-  const beside = ringMean(frame, extent.rows, taken, found);
+  const beside = ringMean(place, taken, found);
   const mean = meanOf(frame, extent.rows);
   const { x, y } = shape.extremeAt;
   return {
@@ -116,13 +123,9 @@ function candidateOf(
     surroundings: surroundingsOf(place, shape, found),
     sharpSides: place.box?.sharpSides ?? 0,
     paned: isPane(place),
-    outline: outlineOfRows(extent.rows),
-    sound: soundPatchFor(found, takenWork, shape.bbox),
+    outline: outlineOfRows(extent.rows, Math.max(0.8, STRAYS * frame.width)),
+    sound: soundPatchFor(found, sums, shape.bbox),
   };
-}
-
-function paint(mask: Uint8Array, rows: readonly Span[], width: number): void {
-  for (const { y, from, to } of rows) mask.fill(1, y * width + from, y * width + to + 1);
 }
 
 function meanOf({ width, values }: Grid, rows: readonly Span[]): number {
@@ -158,35 +161,24 @@ function steadyAt({ width, height, values }: Grid, x: number, y: number): number
 }
 
 /** Mean of the surface around a place: a ring as wide as a third of it, without other places and what is set aside. */
-function ringMean(frame: Grid, rows: readonly Span[], taken: Uint8Array, { counts, picture, factor }: LookedThrough): number {
-  const { width, height, values } = frame;
-  let [left, right] = [Infinity, -Infinity];
-  let area = 0;
-  for (const { from, to } of rows) {
-    left = Math.min(left, from);
-    right = Math.max(right, to);
-    area += to - from + 1;
-  }
-  const reach = Math.max(4, Math.min(24, Math.round(0.3 * Math.sqrt(area))));
-  const [x0, x1] = [Math.max(0, left - reach), Math.min(width - 1, right + reach)];
-  const [y0, y1] = [Math.max(0, rows[0]!.y - reach), Math.min(height - 1, rows.at(-1)!.y + reach)];
-  const size = { width: x1 - x0 + 1, height: y1 - y0 + 1 };
+function ringMean({ pixels }: Place, taken: Uint8Array, { counts, picture }: LookedThrough): number {
+  const { width, height, values } = picture;
+  const { left, right, top, bottom } = boundsOf(pixels, width);
+  const reach = Math.max(3, Math.min(12, Math.round(0.3 * Math.sqrt(pixels.length))));
+  const [x0, y0] = [Math.max(0, left - reach), Math.max(0, top - reach)];
+  const size = { width: Math.min(width - 1, right + reach) - x0 + 1, height: Math.min(height - 1, bottom + reach) - y0 + 1 };
   const mine = new Uint8Array(size.width * size.height);
-  for (const { y, from, to } of rows) mine.fill(1, (y - y0) * size.width + from - x0, (y - y0) * size.width + to - x0 + 1);
-  const inner = widenedMask(mine, size, 2);
+  for (const i of pixels) mine[(Math.floor(i / width) - y0) * size.width + (i % width) - x0] = 1;
+  const inner = widenedMask(mine, size, 1);
   const outer = widenedMask(mine, size, reach);
   let sum = 0;
   let count = 0;
-  for (let y = y0; y <= y1; y += 1) {
-    for (let x = x0; x <= x1; x += 1) {
-      const k = (y - y0) * size.width + x - x0;
-      if (!outer[k] || inner[k] || taken[y * width + x]) continue;
-      const i =
-        Math.min(picture.height - 1, Math.floor(y / factor)) * picture.width +
-        Math.min(picture.width - 1, Math.floor(x / factor));
-      const value = values[y * width + x]!;
-      if (!counts[i] || !hasReading(value)) continue;
-      sum += value;
+  for (let y = 0; y < size.height; y += 1) {
+    for (let x = 0; x < size.width; x += 1) {
+      const k = y * size.width + x;
+      const i = (y + y0) * width + x + x0;
+      if (!outer[k] || inner[k] || taken[i] || !counts[i]) continue;
+      sum += values[i]!;
       count += 1;
     }
   }

@@ -1,7 +1,8 @@
 import type { Span } from '../frame/region';
 import { partsOf } from './flood';
-import { between, type Grid } from './grid';
+import { enlarged, type Grid } from './grid';
 import { smoothed } from './blur';
+import { quantileOf } from './median';
 import type { Standout } from './standouts';
 
 /** The pixels of a place in the frame itself. */
@@ -21,17 +22,10 @@ const PIECE = 0.1;
 
 /** Contrast in the frame's own pixels: the frame less the background, which is as fine as the working grid. */
 export function fullContrast(frame: Grid, background: Grid, factor: number): Grid {
-  if (factor === 1) return smoothed(minus(frame, background), SIGMA);
-  const fine = new Float32Array(frame.values.length);
-  for (let y = 0; y < frame.height; y += 1) {
-    const v = (y + 0.5) / factor - 0.5;
-    for (let x = 0; x < frame.width; x += 1) fine[y * frame.width + x] = between(background, (x + 0.5) / factor - 0.5, v);
-  }
-  return smoothed(minus(frame, { ...frame, values: fine }), SIGMA);
-}
-
-function minus(a: Grid, b: Grid): Grid {
-  return { ...a, values: a.values.map((value, i) => value - b.values[i]!) };
+  const fine = factor === 1 ? background : enlarged(background, factor, frame);
+  const values = new Float32Array(frame.values.length);
+  for (let i = 0; i < values.length; i += 1) values[i] = frame.values[i]! - fine.values[i]!;
+  return smoothed({ ...frame, values }, SIGMA);
 }
 
 /** Share of its peak at which a place ends: half way up for what has a flat top, lower for what runs out. */
@@ -66,7 +60,11 @@ export function extentOf(
   const peak = strongest(values, mine, sign);
   const third = mine.filter((i) => sign * values[i]! >= 0.3 * peak);
   if (third.length === 0) return null;
-  const flat = Float32Array.from(third, (i) => sign * values[i]!).sort()[third.length >> 1]! / peak;
+  const flat =
+    quantileOf(
+      Float32Array.from(third, (i) => sign * values[i]!),
+      0.5,
+    ) / peak;
   const limit = endShare(flat) * peak;
   const all = Int32Array.from(third.filter((i) => sign * values[i]! >= limit));
   const set = new Uint8Array(values.length);
@@ -97,11 +95,17 @@ function nearby(pixels: Int32Array, { width, height }: Pick<Grid, 'width' | 'hei
 
 /** Mean of the strongest pixels: three, or one in two hundred. */
 function strongest(values: Float32Array, pixels: readonly number[], sign: -1 | 1): number {
-  const sorted = Float32Array.from(pixels, (i) => sign * values[i]!).sort();
-  const count = Math.min(sorted.length, Math.max(3, Math.round(sorted.length / 200)));
+  const strengths = Float32Array.from(pixels, (i) => sign * values[i]!);
+  const count = Math.min(strengths.length, Math.max(3, Math.round(strengths.length / 200)));
+  const least = quantileOf(strengths.slice(), 1 - (count - 1) / Math.max(1, strengths.length - 1));
   let sum = 0;
-  for (let k = sorted.length - count; k < sorted.length; k += 1) sum += sorted[k]!;
-  return sum / count;
+  let taken = 0;
+  for (let i = 0; i < strengths.length && taken < count; i += 1) {
+    if (strengths[i]! < least) continue;
+    sum += strengths[i]!;
+    taken += 1;
+  }
+  return sum / Math.max(1, taken);
 }
 
 /** Pixels as rows of neighbours, from the top left. */

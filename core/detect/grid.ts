@@ -29,16 +29,30 @@ export function shrunk(grid: Grid, factor: number): Grid {
   return { width, height, values };
 }
 
-/** A value between pixel centres, by the four around it; beyond the rim the rim's. */
-export function between({ width, height, values }: Grid, x: number, y: number): number {
-  const cx = Math.max(0, Math.min(width - 1, x));
-  const cy = Math.max(0, Math.min(height - 1, y));
-  const x0 = Math.min(width - 1, Math.floor(cx));
-  const y0 = Math.min(height - 1, Math.floor(cy));
-  const x1 = Math.min(width - 1, x0 + 1);
-  const y1 = Math.min(height - 1, y0 + 1);
-  const [u, v] = [cx - x0, cy - y0];
-  const upper = values[y0 * width + x0]! * (1 - u) + values[y0 * width + x1]! * u;
-  const lower = values[y1 * width + x0]! * (1 - u) + values[y1 * width + x1]! * u;
-  return upper * (1 - v) + lower * v;
+/** A coarse grid brought to another size, each of its pixels covering `factor` × `factor` of it; between its pixels by the four around. */
+export function enlarged(coarse: Grid, factor: number, { width, height }: Pick<Grid, 'width' | 'height'>): Grid {
+  const left = new Int32Array(width);
+  const share = new Float32Array(width);
+  for (let x = 0; x < width; x += 1) {
+    const u = Math.max(0, Math.min(coarse.width - 1, (x + 0.5) / factor - 0.5));
+    left[x] = Math.min(Math.max(0, coarse.width - 2), Math.floor(u));
+    share[x] = coarse.width > 1 ? u - left[x]! : 0;
+  }
+  const values = new Float32Array(width * height);
+  const right = coarse.width > 1 ? 1 : 0;
+  for (let y = 0; y < height; y += 1) {
+    const v = Math.max(0, Math.min(coarse.height - 1, (y + 0.5) / factor - 0.5));
+    const top = Math.min(Math.max(0, coarse.height - 2), Math.floor(v));
+    const down = coarse.height > 1 ? v - top : 0;
+    const above = top * coarse.width;
+    const below = coarse.height > 1 ? above + coarse.width : above;
+    for (let x = 0; x < width; x += 1) {
+      const i = left[x]!;
+      const s = share[x]!;
+      const upper = coarse.values[above + i]! * (1 - s) + coarse.values[above + i + right]! * s;
+      const lower = coarse.values[below + i]! * (1 - s) + coarse.values[below + i + right]! * s;
+      values[y * width + x] = upper * (1 - down) + lower * down;
+    }
+  }
+  return { width, height, values };
 }

@@ -96,6 +96,10 @@ export function placesIn(frame: Grid, options: LookOptions): LookedThrough | nul
       asides.push(asideOf('roof-edge', { pixels: standout.pixels, ...boundsOf(standout.pixels, picture.width) }));
       continue;
     }
+    if (isNextSurface(standout, picture)) {
+      asides.push(asideOf('next-surface', { pixels: standout.pixels, ...boundsOf(standout.pixels, picture.width) }));
+      continue;
+    }
     const heater = hot.find((object) => risesFrom(standout, object, picture.width));
     if (heater && air.length > 0) {
       asides.push(asideOf('warm-air', { pixels: standout.pixels, ...boundsOf(standout.pixels, picture.width) }));
@@ -193,6 +197,17 @@ function risesFrom({ sign, pixels, box }: Standout, object: Part, width: number)
   const wide = object.right - object.left + 1;
   if (left < object.left - 0.12 * wide || right > object.right + 0.12 * wide || bottom > object.top + 2) return false;
   return bottom >= object.top - RIM - 6 || right - left > 0.12 * wide;
+}
+
+/** A strip along a whole rim of the picture, thinner than this share of it, belongs to what lies beyond. */
+const STRIP = 0.05;
+
+function isNextSurface({ pixels }: Standout, { width, height }: Grid): boolean {
+  const { left, right, top, bottom } = boundsOf(pixels, width);
+  const wide = (right - left + 1) / width;
+  const high = (bottom - top + 1) / height;
+  if (wide > 0.8 && high < STRIP) return top <= 1 || bottom >= height - 2;
+  return high > 0.8 && wide < STRIP && (left <= 1 || right >= width - 2);
 }
 
 /** What lies next to the sky over most of its length is the edge of the roof. */

@@ -1,5 +1,5 @@
 import type { Grid } from './grid';
-import { medianOf, robustSpread, runningMedian } from './median';
+import { medianOf, quantileOf, robustSpread, runningMedian } from './median';
 
 /** Something narrow that crosses the whole picture, as its profile shows it. */
 export interface ProfileLine {
@@ -56,9 +56,9 @@ const LEAST_NEAR = 0.2;
 
 /** Level of the surface in a row: its median, or where large things lie in it, that of what is near to the slow change. */
 function mainLevel(values: Float32Array): number {
-  const middle = medianOf(values);
   const n = values.length;
-  if (values[Math.floor(0.8 * (n - 1))]! - values[Math.ceil(0.2 * (n - 1))]! < TWO_THINGS_K) return middle;
+  const middle = medianOf(values);
+  if (quantileOf(values, 0.8) - quantileOf(values, 0.2) < TWO_THINGS_K) return middle;
   const near = values.filter((value) => Math.abs(value) < NEAR_K);
   return near.length < LEAST_NEAR * n ? middle : medianOf(near);
 }

@@ -14,8 +14,10 @@ const SIDE = 0.6;
 const LEAST_SIDE = 5;
 /** Longer than this it is a stripe. */
 const MOST_LONG = 6;
-/** Over a sharp side the contrast falls by this share of what it is inside, within so many pixels to each side of it. */
+/** Over a sharp side the contrast falls by this share of what it is just inside, within so many pixels to each side of it. */
 const FALLS = 0.5;
+/** Just inside it is at least this share of the middle: a window's frame is warmer than its panes. */
+const STANDS = 0.3;
 const WITHIN = 2;
 /** Share of a side's length over which it has to fall. */
 const STRAIGHT = 0.55;
@@ -114,7 +116,8 @@ function sharp(
   let falls = 0;
   for (let k = from; k <= to; k += 1) {
     const [inner, outer] = axis === 'x' ? [k * width + into, k * width + out] : [into * width + k, out * width + k];
-    if (sign * (values[inner]! - values[outer]!) >= FALLS * level) falls += 1;
+    const within = sign * values[inner]!;
+    if (within >= STANDS * level && sign * values[outer]! <= (1 - FALLS) * within) falls += 1;
   }
   return falls >= STRAIGHT * (to - from + 1);
 }

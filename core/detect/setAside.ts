@@ -3,7 +3,7 @@ import type { Grid } from './grid';
 import { medianOf, quantileOf } from './median';
 
 /** What is in view and is no part of the surface that is judged. */
-export type AsideKind = 'sky' | 'roof-edge' | 'hot-object' | 'warm-air';
+export type AsideKind = 'sky' | 'roof-edge' | 'hot-object' | 'warm-air' | 'next-surface';
 
 export interface Aside {
   kind: AsideKind;

@@ -22,7 +22,7 @@ once() {
 }
 
 need_bundle() {
-  once bundle "$(sources_hash core cli data server scripts/bundle.mjs scripts/attack e2e/support)" node scripts/bundle.mjs
+  once bundle "$(sources_hash core cli data server scripts/bundle.mjs scripts/attack scripts/large scripts/trials e2e/support)" node scripts/bundle.mjs
 }
 
 build_site() {

@@ -1,17 +1,9 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { z } from 'zod';
-import { CoreError, type CoreErrorData } from '@core/errors';
-import { getJson, postJson, wordsOf } from '@ui/server/api';
-
-const startedSchema = z.object({ jobId: z.string() });
-const jobSchema = z.object({
-  state: z.string(),
-  done: z.number(),
-  total: z.number(),
-  error: z.custom<CoreErrorData>((value) => typeof value === 'object').nullable(),
-});
+import { CoreError } from '@core/errors';
+import { wordsOf } from '@ui/server/api';
+import { cancelJob, followJob } from '@ui/server/followJob';
 
 interface PdfState {
   running: boolean;
@@ -20,32 +12,25 @@ interface PdfState {
   problem: string | null;
 }
 
-const POLL_MS = 250;
-
 /** Has a PDF made on the server by a route that starts a task, shows how far it is, and downloads it when it is done. */
 export function usePdf() {
   const [state, setState] = useState<PdfState>({ running: false, done: 0, total: 1, problem: null });
   const jobId = useRef<string | null>(null);
-  useEffect(
-    () => () => {
-      if (jobId.current) void fetch(`/api/jobs/${jobId.current}`, { method: 'DELETE' });
-    },
-    [],
-  );
+  useEffect(() => () => cancelJob(jobId.current), []);
 
   const make = useCallback(async (address: string, body: unknown) => {
     setState({ running: true, done: 0, total: 1, problem: null });
     try {
-      const started = await postJson(address, body, startedSchema);
-      jobId.current = started.jobId;
-      for (;;) {
-        const job = await getJson(`/api/jobs/${started.jobId}`, jobSchema);
-        if (job.error) throw CoreError.fromJSON(job.error);
-        setState({ running: true, done: job.done, total: job.total, problem: null });
-        if (job.state === 'done') break;
-        await new Promise((resolve) => setTimeout(resolve, POLL_MS));
-      }
-      download(`/api/jobs/${started.jobId}/result`);
+      const id = await followJob(
+        address,
+        body,
+        (started) => (jobId.current = started),
+        (done, total) => {
+          setState({ running: true, done, total, problem: null });
+          return true;
+        },
+      );
+      download(`/api/jobs/${id}/result`);
       setState({ running: false, done: 0, total: 1, problem: null });
     } catch (error) {
       setState({
@@ -57,9 +42,7 @@ export function usePdf() {
     }
     jobId.current = null;
   }, []);
-  const cancel = useCallback(() => {
-    if (jobId.current) void fetch(`/api/jobs/${jobId.current}`, { method: 'DELETE' });
-  }, []);
+  const cancel = useCallback(() => cancelJob(jobId.current), []);
   return { state, make, cancel };
 }
 

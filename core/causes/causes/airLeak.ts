@@ -19,6 +19,7 @@ export const airLeak: Cause = {
     wet: { above: 8, 'below-dew-point': 1, 'below-wet-bulb': 1 },
   },
   usually: {
+    inside: 'what air blows on is streaky',
     form: 'air feathers out from a crack',
     rim: 'the rim of a leak is soft',
     top: 'a leak is strongest at its crack and fades',

@@ -2,8 +2,8 @@ import type { Cause } from '../cause';
 
 export const glazing: Cause = {
   code: 'glazing',
-  name: 'Pane or frame of a window',
-  gloss: 'A window differs from the wall by nature; a failed pane differs from its neighbours.',
+  name: 'Window or door',
+  gloss: 'A window or door differs from the wall by nature; a failed pane differs from its neighbours.',
   harmless: true,
   prior: 4,
   expects: {
@@ -18,7 +18,7 @@ export const glazing: Cause = {
     form: 'a window has straight sides',
     top: 'a pane is unlike its frame',
   },
-  odds: { 'shiny-surface': 2 },
+  odds: { 'shiny-surface': 2, 'opening-known': 5 },
   checks: {
     aside: { moves: 0.3, stays: 0.7 },
     tape: { same: 0.1, differs: 0.9 },

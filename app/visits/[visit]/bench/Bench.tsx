@@ -75,9 +75,13 @@ export function Bench() {
     },
     [base],
   );
-  // A link to a region chooses it.
+  // A link to a region chooses it, one to a candidate opens it.
   useEffect(() => {
-    if (askedRegion) dispatch({ kind: 'select', regionId: askedRegion });
+    const candidate = /^look-(\d+)$/.exec(askedRegion ?? '');
+    if (candidate) {
+      dispatch({ kind: 'look', looking: true });
+      dispatch({ kind: 'candidate', index: Number(candidate[1]) });
+    } else if (askedRegion) dispatch({ kind: 'select', regionId: askedRegion });
   }, [askedRegion]);
 
   // The frame, and wherever its reference and what it is compared with lie.

@@ -9,6 +9,10 @@ import { exhibitsOf } from '@core/visit/findings';
 import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
 import { photosOf } from '@core/visit/frames';
 import { onlyRow } from '@core/visit/theVisit';
+import { possibleAt } from '@core/candidates/possible';
+import type { Argued } from '@core/causes/arguedRow';
+import type { CheckCode } from '@core/causes/checks';
+import { Causes } from '@ui/finding/Causes';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { FigureView } from '@ui/finding/FigureView';
 import { CommitText } from '@ui/form/CommitText';
@@ -74,6 +78,16 @@ export function FindingSheet({ finding, values }: Props) {
       <p className={styles.sure}>
         <b>How sure:</b> {finding.confidence} {finding.expected}
       </p>
+      {value.argued && (
+        <section className={styles.causes} aria-label="What it probably is">
+          <h2>What it probably is</h2>
+          <Causes
+            argued={value.argued}
+            possible={possibleAt(document, value.frameId!, value.argued.outcomes)}
+            onOutcome={(check, outcome) => change('Outcome of a check', { argued: withOutcome(value.argued!, check, outcome) })}
+          />
+        </section>
+      )}
       <div className={styles.pair}>
         <label className={styles.text}>
           <span>Next check</span>
@@ -130,6 +144,12 @@ export function FindingSheet({ finding, values }: Props) {
       )}
     </article>
   );
+}
+
+const now = () => Date.now();
+
+function withOutcome(argued: Argued, check: CheckCode, outcome: string): Argued {
+  return { ...argued, outcomes: [...argued.outcomes, { check, outcome, at: now(), note: '' }] };
 }
 
 /** The frame beside its photo. */

@@ -30,6 +30,9 @@ export function Findings() {
           <Link href={`/visits/${document.visitId}/bench`}>
             <Button type="primary">Go to the bench</Button>
           </Link>
+          <Link href={`${base}/candidates`}>
+            <Button>What deserves a look</Button>
+          </Link>
           <AddFinding />
         </div>
       </div>
@@ -44,6 +47,9 @@ export function Findings() {
           </h1>
           <AddFinding />
         </div>
+        <Link className={styles.through} href={`${base}/candidates`}>
+          What deserves a look in all frames
+        </Link>
         <ol>
           {report.findings.map((finding) => (
             <li key={finding.id}>

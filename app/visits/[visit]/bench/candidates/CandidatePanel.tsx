@@ -51,7 +51,7 @@ export function CandidatePanel({ frame, look, candidates, chosen, least, actions
               options={LEAST_CHOICES.map((value) => ({ value, label: units.difference(value) }))}
             />
           </label>
-          <Link href={`/visits/${document.visitId}/candidates`}>All frames of the visit</Link>
+          <Link href={`/visits/${document.visitId}/findings/candidates`}>All frames of the visit</Link>
         </div>
         {look === null ? (
           <p role="status" className={styles.wait}>

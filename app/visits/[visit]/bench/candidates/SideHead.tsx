@@ -19,7 +19,7 @@ export function SideHead({ looking, onLook }: { looking: boolean; onLook(looking
           value: 'look',
           label: (
             <>
-              Deserves a look <kbd className={toolbar.key}>W</kbd>
+              Places <kbd className={toolbar.key}>W</kbd>
             </>
           ),
         },

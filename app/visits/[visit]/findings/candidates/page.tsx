@@ -1,0 +1,5 @@
+import { Candidates } from './Candidates';
+
+export default function CandidatesPage() {
+  return <Candidates />;
+}
