@@ -6,6 +6,7 @@ import type { CoreError } from '@core/errors';
 import { writeTiff } from '@core/formats/tiff/write';
 import { nodeCodecs } from '@server/codecs';
 import { convert } from './convert';
+import { detect } from './detect';
 import { read } from './read';
 
 interface FileEntry {
@@ -187,5 +188,81 @@ describe('convert', () => {
     expect((await refusal(convert([file('wall.tif'), path.join(folder, 'no', 'such', 'folder.tif')])))!.code).toBe('bad_usage');
     expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
     expect((await refusal(convert([file('wall.tif')])))!.code).toBe('bad_usage');
+  });
+});
+
+describe('detect', () => {
+  interface Region {
+    bbox: [number, number, number, number];
+    area: number;
+    contrast: number;
+    sign: string;
+    mask: [number, number, number][];
+    causes: { cause: string; score: number; for: string[]; against: string[]; check: string | null }[];
+  }
+  interface Detected {
+    side: string;
+    regions: Region[];
+    setAside: { kind: string }[];
+    warnings: { code: string }[];
+    error?: { code: string };
+  }
+  /** 20 °C with a box of 17.5 °C, 160 × 120. */
+  const wall = Float32Array.from({ length: 19_200 }, (_, i) => {
+    const [x, y] = [i % 160, Math.floor(i / 160)];
+    return (x >= 60 && x < 90 && y >= 40 && y < 90 ? 17.5 : 20) + 0.02 * Math.sin(12.9 * i);
+  });
+  beforeAll(() => {
+    writeFileSync(file('bay.tif'), writeTiff({ width: 160, height: 120, values: wall }, nodeCodecs));
+  });
+  const detected = async (...words: string[]) => ((await detect(words)).document as { files: Detected[] }).files[0]!;
+  const AIR = ['--inside', '20', '--outside', '2', '--humidity', '50', '--air', '20'];
+
+  test('gives each place with its mask, its causes and the check that would settle it', async () => {
+    const found = await detected(file('bay.tif'), ...AIR);
+    expect(found.side).toBe('inside');
+    expect(found.regions).toHaveLength(1);
+    const [bay] = found.regions;
+    expect(bay!.bbox[0]).toBeCloseTo(60, -0.5);
+    expect(bay!.contrast).toBeCloseTo(-2.5, 1);
+    expect(bay!.sign).toBe('colder');
+    expect(bay!.mask.reduce((sum, [, from, to]) => sum + to - from + 1, 0)).toBe(bay!.area);
+    expect(bay!.area).toBeCloseTo(1500, -2);
+    expect(bay!.causes.reduce((sum, { score }) => sum + score, 0)).toBeCloseTo(1, 9);
+    expect(bay!.causes[0]!.cause).toBe('missing-insulation');
+    expect(bay!.causes[0]!.for.length).toBeGreaterThan(1);
+    expect(bay!.causes[0]!.check).toMatch(/\.$/);
+    expect(found.warnings).toEqual([]);
+  });
+
+  test('the side is that whose air is nearer to the one before the camera', async () => {
+    expect((await detected(file('bay.tif'), '--inside', '20', '--outside', '2', '--air', '3')).side).toBe('outside');
+  });
+
+  test('without conditions it works, and names what it cannot judge', async () => {
+    const { warnings, regions } = await detected(file('bay.tif'));
+    expect(warnings.map(({ code }) => code)).toEqual(['air_unknown', 'humidity_unknown']);
+    expect(regions).toHaveLength(1);
+  });
+
+  test('least difference and what is left out are the caller’s', async () => {
+    expect((await detected(file('bay.tif'), ...AIR, '--min-difference', '4')).regions).toEqual([]);
+    expect((await detected(file('bay.tif'), ...AIR, '--ignore', 'box:50,30,50,70')).regions).toEqual([]);
+  });
+
+  test('impossible conditions, differences and files are refused', async () => {
+    const code = (...words: string[]) => refusal(detect(words)).then((error) => error?.code);
+    expect(await code(file('bay.tif'), '--inside', '200', '--outside', '2')).toBe('out_of_range');
+    expect(await code(file('bay.tif'), ...AIR, '--min-difference', '0')).toBe('bad_usage');
+    expect(await code(file('bay.tif'), ...AIR, '--humidity', '130')).toBe('out_of_range');
+    expect(await code(file('none.tif'))).toBe('not_found');
+    expect(await code()).toBe('bad_usage');
+  });
+
+  test('of several files a refused one has its place in the list', async () => {
+    const { document, refused } = await detect([file('bay.tif'), file('broken.csv')]);
+    const { files } = document as { files: Detected[] };
+    expect(refused).toBe(true);
+    expect(files.map(({ error }) => error?.code ?? null)).toEqual([null, 'not_a_number']);
   });
 });

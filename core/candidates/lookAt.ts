@@ -43,3 +43,17 @@ export function settingFor(document: VisitDocument, frameId: string): Setting {
   const noted = humidityPct.origin === 'default' ? null : humidityPct.value;
   return settingOf({ side, ...airOf(document, frameId), humidity: side === 'inside' && noted !== null ? noted / 100 : null });
 }
+
+/** What cannot be judged because nobody noted it, in sentences. */
+export function unknownWords({ insideC, outsideC, wetBulbC, side }: Setting): string[] {
+  return [
+    ...(insideC === null || outsideC === null
+      ? [
+          'The air on both sides is not noted: which way a loss of heat shows, and how much is lost, cannot be judged. Causes are argued by their shape.',
+        ]
+      : []),
+    ...(wetBulbC === null && side === 'inside'
+      ? ['Humidity is not noted: moisture and condensation cannot be told by their limits.']
+      : []),
+  ];
+}

@@ -19,6 +19,8 @@ export interface Cause {
   prior: number;
   /** How many of so many such places show each value of a trait; what is not named is rare. */
   expects: { readonly [T in Trait]?: { readonly [V in TraitValue<T>]?: number } };
+  /** What physics hardly allows it: how many times less likely such a value makes it. */
+  limits?: { readonly [T in Trait]?: { readonly [V in TraitValue<T>]?: number } };
   /** What it usually shows, as the second half of a sentence that speaks against it. */
   usually: { readonly [T in Trait]?: string };
   /** How many times likelier a circumstance makes it (below 1: less likely). */

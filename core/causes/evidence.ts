@@ -101,7 +101,8 @@ export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
         drop: dropOf(Math.abs(candidate.contrast / drive)),
       }),
     ...(setting.insideC !== null &&
-      setting.outsideC !== null && { bounds: boundsOf(candidate.extremeC, setting.insideC, setting.outsideC) }),
+      setting.outsideC !== null &&
+      boundsEvidence(candidate.extremeC, setting.insideC, setting.outsideC, setting.side)),
     ...(setting.wetBulbC !== null &&
       setting.dewPointC !== null && { wet: wetOf(candidate.extremeC, setting.wetBulbC, setting.dewPointC) }),
   };
@@ -124,6 +125,12 @@ function formOf({ shape, surroundings, sharpSides }: Shown): TraitValue<'form'> 
 
 function dropOf(drop: number): TraitValue<'drop'> {
   return drop < 0.035 ? 'slight' : drop < 0.09 ? 'clear' : drop < 0.2 ? 'strong' : 'extreme';
+}
+
+/** Outdoors the sky cools what is sound below the air: that says nothing. */
+function boundsEvidence(celsius: number, insideC: number, outsideC: number, side: Setting['side']): Pick<Evidence, 'bounds'> {
+  const bounds = boundsOf(celsius, insideC, outsideC);
+  return side === 'outside' && bounds === 'colder-than-both' ? {} : { bounds };
 }
 
 function boundsOf(celsius: number, insideC: number, outsideC: number): TraitValue<'bounds'> {

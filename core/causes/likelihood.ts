@@ -36,18 +36,20 @@ export function likelihood(cause: Cause, trait: Trait, value: string, from: Coun
   return mass(value) / sum(values.map(mass));
 }
 
+/** What one trait adds: its likelihood by its weight, and what physics says of it in full. */
+export function traitLog(cause: Cause, trait: Trait, value: string, from: Counted): number {
+  const limit = (cause.limits?.[trait] as Record<string, number> | undefined)?.[value] ?? 1;
+  return weightOf(trait, from) * Math.log(likelihood(cause, trait, value, from)) + Math.log(limit);
+}
+
 /** Weight of a trait in the sum. */
-export function weightOf(trait: Trait, from: Counted): number {
+function weightOf(trait: Trait, from: Counted): number {
   return from.weights[trait] ?? USUAL_WEIGHT;
 }
 
 /** Logarithm of how likely all that is known is, each trait by its weight. */
 export function logLikelihood(cause: Cause, evidence: Evidence, from: Counted): number {
-  return sum(
-    (Object.entries(evidence) as [Trait, string][]).map(
-      ([trait, value]) => weightOf(trait, from) * Math.log(likelihood(cause, trait, value, from)),
-    ),
-  );
+  return sum((Object.entries(evidence) as [Trait, string][]).map(([trait, value]) => traitLog(cause, trait, value, from)));
 }
 
 function sum(values: readonly number[]): number {

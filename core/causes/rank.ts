@@ -2,7 +2,7 @@ import type { Cause } from './cause';
 import { CHECKS, type CheckCode } from './checks';
 import type { Circumstance } from './circumstances';
 import type { Evidence, Trait } from './evidence';
-import { COUNTED, likelihood, logLikelihood, weightOf, type Counted } from './likelihood';
+import { COUNTED, logLikelihood, traitLog, type Counted } from './likelihood';
 import { CAUSES } from './registry';
 
 /** A check that was made, and what it showed. */
@@ -98,7 +98,7 @@ function argumentsFor(
       kind: 'trait' as const,
       trait,
       value,
-      weight: weightOf(trait, from) * against((one) => likelihood(one, trait, value, from)),
+      weight: against((one) => Math.exp(traitLog(one, trait, value, from))),
     })),
     ...circumstances.map((circumstance) => ({
       kind: 'circumstance' as const,

@@ -100,7 +100,7 @@ function shareWords({ share }: Measured): string {
 }
 
 /** An argument as a sentence; null for what needs no words. */
-export function argumentWords(argument: Argument, cause: Cause, measured: Measured, unit: DisplayUnit): string | null {
+function argumentWords(argument: Argument, cause: Cause, measured: Measured, unit: DisplayUnit): string | null {
   switch (argument.kind) {
     case 'circumstance':
       return CIRCUMSTANCES[argument.circumstance];

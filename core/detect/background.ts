@@ -85,7 +85,7 @@ function withoutProfile(grid: Grid, profile: Float32Array, way: Direction): Grid
 }
 
 /** How pointed the line of a profile is: its width at a fifth of its height over that at seven tenths. */
-export function pointedness(narrow: Float32Array, { at, height }: ProfileLine): number {
+function pointedness(narrow: Float32Array, { at, height }: ProfileLine): number {
   const wide = (share: number) => {
     const least = share * Math.abs(height);
     const sign = Math.sign(height);

@@ -29,7 +29,7 @@ export function fullContrast(frame: Grid, background: Grid, factor: number): Gri
 }
 
 /** Share of its peak at which a place ends: half way up for what has a flat top, lower for what runs out. */
-export function endShare(flat: number): number {
+function endShare(flat: number): number {
   return flat >= 0.78 ? 0.5 : flat >= 0.62 ? 0.4 : flat >= 0.5 ? 0.35 : 0.3;
 }
 
@@ -109,7 +109,7 @@ function strongest(values: Float32Array, pixels: readonly number[], sign: -1 | 1
 }
 
 /** Pixels as rows of neighbours, from the top left. */
-export function rowsOf(pixels: Int32Array, width: number): Span[] {
+function rowsOf(pixels: Int32Array, width: number): Span[] {
   const rows: Span[] = [];
   let last: Span | null = null;
   for (const i of pixels.slice().sort()) {

@@ -21,6 +21,8 @@ export function outlineOfRows(rows: readonly Span[], tolerance = 0.8): Corner[] 
     allowed *= 1.5;
     outline = simplified(edges, allowed);
   }
+  // A pixel or a thin line has no corners left: its edges as they are.
+  if (outline.length < 4) outline = simplified(edges, 0);
   return outline.map(([x, y]) => [x - 0.5, y - 0.5]);
 }
 

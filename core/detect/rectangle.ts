@@ -9,6 +9,8 @@ export interface PixelBox {
   bottom: number;
 }
 
+/** What belongs to a rectangle stands out by this share of its middle: a frame is weaker than the panes in it. */
+const CORE = 0.35;
 /** A side counts up to where a column or row is filled by this share of what the fullest are. */
 const SIDE = 0.6;
 const LEAST_SIDE = 5;
@@ -39,7 +41,7 @@ export function rectangleIn(grid: Grid, pixels: Int32Array, sign: -1 | 1): Recta
     Float32Array.from(pixels, (i) => sign * values[i]!),
     0.5,
   );
-  const core = pixels.filter((i) => sign * values[i]! >= 0.5 * level);
+  const core = pixels.filter((i) => sign * values[i]! >= CORE * level);
   const columns = new Map<number, number>();
   const rows = new Map<number, number>();
   for (const i of core) {

@@ -76,7 +76,7 @@ export function shapeOf(fine: Grid, extent: Extent, sign: -1 | 1): Shape {
   };
 }
 
-export function boundsOfRows(rows: readonly Span[]) {
+function boundsOfRows(rows: readonly Span[]) {
   let [left, right] = [Infinity, -Infinity];
   for (const { from, to } of rows) {
     left = Math.min(left, from);

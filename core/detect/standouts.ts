@@ -81,7 +81,7 @@ function overlaps(a: PixelBox, b: PixelBox): boolean {
   return a.left <= b.right && b.left <= a.right && a.top <= b.bottom && b.top <= a.bottom;
 }
 
-export function touches(box: PixelBox, pixels: Int32Array, width: number): boolean {
+function touches(box: PixelBox, pixels: Int32Array, width: number): boolean {
   for (const i of pixels) {
     const x = i % width;
     if (inBox(box, x, (i - x) / width, 4)) return true;
@@ -90,7 +90,7 @@ export function touches(box: PixelBox, pixels: Int32Array, width: number): boole
 }
 
 /** The strongest contrast of a place, not of its noisiest pixel. */
-export function peakOf(contrast: Grid, pixels: Int32Array, sign: -1 | 1): number {
+function peakOf(contrast: Grid, pixels: Int32Array, sign: -1 | 1): number {
   const strong = Float32Array.from(pixels, (i) => sign * contrast.values[i]!);
   return quantileOf(strong, pixels.length > 200 ? 0.985 : pixels.length > 40 ? 0.96 : 0.9);
 }

@@ -117,7 +117,7 @@ function firstSheet(report: Report): Block[] {
 
 /** One finding on a sheet of its own: what it is, its pictures, its numbers, how sure, what next. */
 function findingSheet(finding: ReportFinding, report: Pick<Report, 'conditions'>): Block[] {
-  const { stated, problem, figure, typed, note, next, fix, exhibits, settings, expected } = finding;
+  const { stated, problem, figure, typed, note, next, fix, exhibits, settings, expected, causes } = finding;
   const shown = stated?.figure ?? figure;
   const above = [`Finding ${finding.number}`, finding.place, finding.takenAt].filter(Boolean).join(' · ');
   return [
@@ -139,6 +139,12 @@ function findingSheet(finding: ReportFinding, report: Pick<Report, 'conditions'>
     ...(typed.length > 0 ? [{ kind: 'facts', facts: typed } as const] : []),
     ...sideBySide(shown, exhibits),
     ...exhibits.filter(({ role }) => role !== 'beside').flatMap((exhibit) => exhibitBlocks(exhibit, finding)),
+    ...(causes.length > 0
+      ? ([
+          { kind: 'heading', text: 'What it probably is' },
+          { kind: 'facts', facts: causes },
+        ] as const)
+      : []),
     { kind: 'heading', text: 'How sure' },
     { kind: 'text', text: finding.confidence },
     ...(expected ? [{ kind: 'text', text: expected } as const] : []),

@@ -15,6 +15,7 @@ import { judgeConditions } from '../visit/judgeConditions';
 import { siteOf } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
+import { causeFacts } from './causeFacts';
 import type { Fact } from './fact';
 import { figureOf, type Figure, inColoursOf } from './figure';
 import { placeOfFinding, placeOfFrame } from './places';
@@ -54,6 +55,8 @@ export interface ReportFinding {
   /** The frame where no pair is stated on it. */
   figure: Figure | null;
   typed: Fact[];
+  /** What it probably is, where that was argued. */
+  causes: Fact[];
   /** For nothing seen: what would have been. */
   expected: string;
   next: string;
@@ -90,6 +93,7 @@ export function reportFinding(
     basis,
     confidence: BASIS_CONFIDENCE[basis],
     typed: typedFacts(value, unit),
+    causes: value.argued ? causeFacts(value.argued, unit) : [],
     expected: basis === 'nothing' ? expectedWords(document, value) : '',
     next,
     state,

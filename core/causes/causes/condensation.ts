@@ -15,6 +15,7 @@ export const condensation: Cause = {
     within: { surface: 7, pane: 3 },
     rim: { sharp: 7, middling: 3 },
   },
+  limits: { wet: { above: 0.1 } },
   usually: {
     tone: 'only a cold surface draws water out of the air',
     wet: 'nothing condenses above the dew point',

@@ -15,7 +15,9 @@ export const framing: Cause = {
     within: { surface: 10 },
     reach: { through: 7, part: 3 },
   },
+  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
   usually: {
+    bounds: 'what loses heat lies between the air inside and outside',
     form: 'wood is a straight line',
     drop: 'wood loses little',
     way: 'a brace slants',

@@ -16,7 +16,9 @@ export const insulationContact: Cause = {
     within: { surface: 10 },
     begins: { free: 9, rim: 1 },
   },
+  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
   usually: {
+    bounds: 'what loses heat lies between the air inside and outside',
     form: 'such a patch has soft, uneven sides',
     drop: 'it loses little',
     sign: 'a loss of heat has the other sign',

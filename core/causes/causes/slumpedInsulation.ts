@@ -17,7 +17,9 @@ export const slumpedInsulation: Cause = {
     framing: { bay: 8, 'one-side': 1, off: 1 },
     within: { surface: 10 },
   },
+  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
   usually: {
+    bounds: 'what loses heat lies between the air inside and outside',
     reach: 'insulation slumps from the top of a bay',
     form: 'it fills the upper part of a bay',
     framing: 'it lies between two lines of the framing',

@@ -16,7 +16,9 @@ export const thermalBridge: Cause = {
     within: { surface: 10 },
     inside: { even: 10 },
   },
+  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
   usually: {
+    bounds: 'what loses heat lies between the air inside and outside',
     form: 'a bridge is a straight stripe',
     reach: 'a bridge follows the structure from end to end',
     sign: 'a loss of heat has the other sign',

@@ -7,6 +7,7 @@ import type { ArguedCandidate } from '@core/candidates/argue';
 import { ASIDE_WORDS } from '@core/candidates/asideWords';
 import { gateOf } from '@core/candidates/gate';
 import { nothingMeans, nothingWords } from '@core/candidates/nothing';
+import { settingFor, unknownWords } from '@core/candidates/lookAt';
 import type { FrameLook } from '@core/candidates/seen';
 import { percent } from '@core/units/format';
 import type { FrameView } from '@core/visit/frameView';
@@ -66,6 +67,12 @@ export function CandidatePanel({ frame, look, candidates, chosen, least, actions
                   ? 'One place deserves a look.'
                   : `${candidates.length} places deserve a look.`}
             </p>
+            {candidates.length > 0 &&
+              unknownWords(settingFor(document, frame.id)).map((words) => (
+                <p key={words} className={styles.quiet} role="note">
+                  {words}
+                </p>
+              ))}
             {candidates.length === 0 &&
               nothingWords(nothingMeans(document, frame.id, look), units.unit).map((words) => (
                 <p key={words} className={styles.quiet}>
