@@ -103,6 +103,7 @@ test('a greater least difference leaves less; the choice is kept', async ({ page
   await page.getByTitle('2.0 K', { exact: true }).click();
   await expect(panel.getByRole('status')).toContainText(/Nothing stands out|deserves? a look/);
   await page.reload();
+  await expect(page.getByRole('img', { name: /wall-with-bare-bay: 320 by 240 pixels/ })).toBeVisible();
   await page.keyboard.press('w');
   await expect(panel.getByTitle('2.0 K', { exact: true })).toBeVisible();
 });

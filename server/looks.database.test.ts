@@ -96,6 +96,8 @@ test('a frame that is refused, or goes while it is looked at, is left out; a fau
   expect(Object.keys((await through(0.7)).looks)).toEqual([frameIds[0]]);
   work = () => Promise.reject(new Error('a crash'));
   await expect(through(0.8)).rejects.toThrow('a crash');
+  // The other frame, which was in hand too, ends by itself.
+  await new Promise((resolve) => setTimeout(resolve, 100));
 });
 
 test('cancelled in the middle, it ends, and keeps what was looked through', async () => {

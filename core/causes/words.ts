@@ -87,6 +87,18 @@ const SEEN: { [T in Exclude<Trait, 'side'>]: Record<string, Say> } = {
   alike: { alone: 'Nothing like it lies beside it', several: 'Others like it lie beside it' },
 };
 
+/** What nobody would say in favour of anything, though it counts. */
+const SILENT: ReadonlySet<string> = new Set([
+  'reach part',
+  'within surface',
+  'alike alone',
+  'size small',
+  'size tiny',
+  'begins free',
+  'begins rim',
+  'rim middling',
+]);
+
 function differenceWords({ contrastK }: Measured, unit: DisplayUnit): string {
   return `${contrastK < 0 ? 'colder' : 'warmer'} than the surface around it by ${format.difference(Math.abs(contrastK), unit)}`;
 }
@@ -110,6 +122,8 @@ function argumentWords(argument: Argument, cause: Cause, measured: Measured, uni
     }
     case 'trait': {
       if (argument.trait === 'side') return null;
+      const silent = SILENT.has(`${argument.trait} ${argument.value}`);
+      if (silent && (argument.weight > 0 || !cause.usually[argument.trait])) return null;
       const say = SEEN[argument.trait][argument.value]!;
       const seen = typeof say === 'string' ? say : say(measured, unit);
       const usually = cause.usually[argument.trait];

@@ -73,7 +73,10 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
   // What differs from the background but not from what lies around it is a rim of something larger.
   const candidates = found.places
     .map((place) => candidateOf(place, found, frame, taken, sums, seen))
-    .filter(({ sign, contrast }) => sign * contrast >= AROUND * found.least);
+    .filter(({ sign, contrast, peak }) => {
+      const against = (sign * contrast) / found.least;
+      return against >= AROUND || (against >= AROUND_PEAKED && Math.abs(peak) >= PEAKED * found.least);
+    });
   const { framing } = found.background;
   return {
     candidates,
@@ -94,8 +97,10 @@ export function lookThrough(frame: Grid, options: LookOptions): Look {
 
 /** How far an outline may stray, as a share of the picture's width: less is not seen. */
 const STRAYS = 0.004;
-/** Against its ring a place differs by at least this share of what it was looked for with. */
-const AROUND = 0.4;
+/** Against its ring a place differs by at least this share of what it was looked for with; where it rises to a peak, by less. */
+const AROUND = 0.85;
+const AROUND_PEAKED = 0.4;
+const PEAKED = 2;
 
 function candidateOf(
   place: Place,

@@ -16,6 +16,7 @@ export const cable: Cause = {
     size: { small: 6, tiny: 3, large: 1 },
     inside: { even: 10 },
   },
+  limits: { side: { outside: 0.15 } },
   usually: {
     tone: 'a cable is warmer than the wall',
     form: 'a cable is a thin line',

@@ -16,6 +16,7 @@ export const coldPipe: Cause = {
     reach: { through: 5, part: 5 },
     inside: { even: 10 },
   },
+  limits: { side: { outside: 0.15 } },
   usually: {
     tone: 'a pipe with cold water is colder than the wall',
     form: 'a pipe is a thin line with corners',

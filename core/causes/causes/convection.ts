@@ -16,6 +16,7 @@ export const convection: Cause = {
     way: { upright: 9 },
     top: { peaked: 6, uneven: 4 },
   },
+  limits: { side: { outside: 0.15 } },
   usually: {
     tone: 'rising air is warmer than the wall',
     begins: 'it rises from something warm',

@@ -17,6 +17,7 @@ export const furniture: Cause = {
     drop: { clear: 7, strong: 2, slight: 1 },
     begins: { free: 9 },
   },
+  limits: { side: { outside: 0.15 } },
   usually: {
     form: 'what hangs there has straight sides',
     sign: 'what stands before a wall is nearer to the air of the room',
