@@ -43,7 +43,6 @@ const openStage = (stage, shows) => async (page) => {
 };
 await picture('question', desk, openStage('Question', 'What follows from it'));
 await picture('hours', desk, openStage('Hours', 'Best slots'));
-await picture('hours-tablet', tablet, openStage('Hours', 'Best slots'));
 await picture('letter', desk, async (page) => {
   await openStage('Hours', 'Best slots')(page);
   await page.getByRole('link', { name: 'Letter to the householder' }).click();
@@ -85,21 +84,20 @@ await picture('shelf', desk, async (page) => {
 });
 await picture('bench', desk, openSill);
 await picture('bench-tablet', tablet, openSill);
-await picture('bench-profile', desk, async (page) => {
+await picture('places', desk, async (page) => {
   await openDemo(page);
-  await page.keyboard.press('p');
-  const box = await page.getByRole('application').boundingBox();
-  for (const [x, y] of [
-    [0.61, 0.28],
-    [0.86, 0.28],
-    [0.86, 0.7],
-    [0.61, 0.7],
-  ])
-    await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('c');
-  await page.getByText('Profile', { exact: true }).click();
-  await page.waitForTimeout(900);
+  await page.keyboard.press('w');
+  await page
+    .getByRole('button', { name: /Insulation slumped|Missing insulation/ })
+    .first()
+    .click();
+  await page.getByRole('heading', { name: 'What would settle it' }).waitFor();
+});
+await picture('candidates', desk, async (page) => {
+  await openStage('Findings', 'Add a finding')(page);
+  await page.getByRole('link', { name: 'What deserves a look in all frames' }).click();
+  await page.getByText(/^To judge/).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
 });
 await picture('bench-experiment', desk, async (page) => {
   await openDemo(page);
