@@ -1,4 +1,4 @@
-import { dropFiles, documentOf, expect, fixture, newVisit, saved, test } from './support/pages';
+import { dropFiles, documentOf, expect, fixture, interchange, newVisit, saved, test } from './support/pages';
 
 test.describe.configure({ timeout: 120_000 });
 
@@ -90,6 +90,21 @@ test('all frames are looked through; a dismissal is remembered, taken back and u
   await panel.getByRole('link', { name: 'All frames of the visit' }).click();
   await page.getByText(/^Answered \d/).click();
   await expect(page.locator('main').getByRole('link', { name: /Dismissed: Known and meant/ })).toBeVisible();
+});
+
+test('after a card was dropped, looking it through is offered', async ({ page }) => {
+  await newVisit(page, 'Cottage of the card');
+  await dropFiles(page, [fixture('wall-with-bare-bay.tif'), interchange('csv-comma.csv')]);
+  const summary = page.getByRole('region', { name: 'Import' });
+  await expect(summary).toContainText('2 frames');
+  await summary.getByRole('link', { name: 'What deserves a look in them' }).click();
+  await page.waitForURL(/findings\/candidates/);
+  await expect(
+    page
+      .locator('main')
+      .getByRole('link', { name: /Missing insulation/ })
+      .first(),
+  ).toBeVisible();
 });
 
 test('a greater least difference leaves less; the choice is kept', async ({ page }) => {

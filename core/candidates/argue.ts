@@ -9,6 +9,7 @@ import type { Row } from '../entities';
 import { spansOf } from '../frame/region';
 import { circumstancesOf } from './circumstances';
 import { settingFor } from './lookAt';
+import { movedBetween } from './moved';
 import { rulingOn } from './rulings';
 import type { FrameLook, Seen } from './seen';
 
@@ -30,19 +31,22 @@ export interface ArguedCandidate {
 /**
  * The candidates of a frame, argued by everything that the visit knows; those that matter most first.
  *
- * @param more - circumstances that were found by comparing frames
+ * @param partner - what another frame of the same stop holds: what moved between both is a reflection; null for none
  */
 export function argueFrame(
   document: VisitDocument,
   frameId: string,
   look: FrameLook,
-  more: readonly Circumstance[] = [],
+  partner: FrameLook | null = null,
 ): ArguedCandidate[] {
   const setting = settingFor(document, frameId);
-  const circumstances = [...circumstancesOf(document, frameId), ...more];
+  const known = circumstancesOf(document, frameId);
+  const { width } = document.frameFacts[frameId]!;
   return look.candidates
     .map((seen, index): ArguedCandidate => {
       const finding = findingOn(document, frameId, seen);
+      const moved = partner && movedBetween(look, index, partner, width);
+      const circumstances: Circumstance[] = moved ? [...known, `${moved}-between-frames`] : known;
       const argued: Argued = finding?.value.argued ?? { measured: measuredOf(seen, setting), circumstances, outcomes: [] };
       const ranked = rankCauses(knownOf(argued));
       return {

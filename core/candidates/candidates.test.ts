@@ -10,6 +10,7 @@ import { circumstancesOf } from './circumstances';
 import { gateOf } from './gate';
 import { lookOptionsFor, settingFor, unknownWords } from './lookAt';
 import { nothingMeans, nothingWords } from './nothing';
+import { partnerOf } from './partner';
 import { possibleAt } from './possible';
 import { rulingValueSchema, type RulingValue } from './rulingRow';
 import { boxOf } from './rulings';
@@ -256,5 +257,38 @@ describe('what is known of a place', () => {
       },
     };
     expect(possibleAt(structuredClone(document), ID.frame, []).tools).toEqual(new Set(['smoke']));
+  });
+});
+
+describe('two frames of one stop', () => {
+  const stops = (document: VisitDocument) => {
+    for (const id of [ID.frame, ID.other]) document.rows.frame[id]!.value.stopKey = 'wall 1';
+    return document;
+  };
+  test('are partners when they have one size, and neither was taken back', () => {
+    expect(partnerOf(visit(), ID.frame)).toBeNull();
+    const document = stops(visit());
+    expect(partnerOf(document, ID.frame)).toBe(ID.other);
+    document.frameFacts[ID.other]!.width = 80;
+    expect(partnerOf(document, ID.frame)).toBeNull();
+    document.frameFacts[ID.other]!.width = WIDTH;
+    document.rows.frame[ID.other]!.value.discarded = true;
+    expect(partnerOf(structuredClone(document), ID.frame)).toBeNull();
+  });
+
+  test('what moved between both speaks for a reflection', () => {
+    const seen = (x: number) =>
+      frameLookOf(
+        lookThrough(
+          testWall(WIDTH, HEIGHT, (u, v) => -2 * bay(u, v) + 4 * boxAt(x, 30, 14, 40)(u, v)),
+          INSIDE,
+        ),
+      );
+    const reflection = (partner: ReturnType<typeof seen> | null) =>
+      argueFrame(visit(), ID.frame, seen(110), partner)
+        .find((one) => one.seen.sign === 1)!
+        .ranked.find(({ cause }) => cause.code === 'reflection')!.score;
+    expect(reflection(seen(130))).toBeGreaterThan(0.5);
+    expect(reflection(seen(130))).toBeGreaterThan(2 * reflection(null));
   });
 });

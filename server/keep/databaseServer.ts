@@ -112,17 +112,27 @@ function launch(folder: DataFolder, port: number): OwnProcess {
   return OwnProcess.start('mariadbd', words, { env: ENVIRONMENT, log: folder.databaseLog });
 }
 
-function createFiles(folder: DataFolder, passwords: DatabaseAccess['passwords']): void {
-  say('Creating the database …');
-  const fresh = `${folder.database}.new`;
+/** Makes a database's files where nothing may be. @returns null when they are there, else what the installer said last */
+function installInto(fresh: string): string | null {
   rmSync(fresh, { recursive: true, force: true });
-  rmSync(folder.database, { recursive: true, force: true });
   const { status, stderr } = spawnSync(
     'mariadb-install-db',
     ['--no-defaults', `--datadir=${fresh}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...ROOT_FLAG],
     { encoding: 'utf8', env: ENVIRONMENT, maxBuffer: 64 * 1024 * 1024 },
   );
-  if (status !== 0) throw refusal('The database could not be created.', stderr.trim().split('\n').slice(-3).join('\n'));
+  if (status === 0) return null;
+  const said = stderr.trim().split('\n').slice(-3).join('\n') || `It ended with ${status}.`;
+  say(said);
+  return said;
+}
+
+function createFiles(folder: DataFolder, passwords: DatabaseAccess['passwords']): void {
+  say('Creating the database …');
+  const fresh = `${folder.database}.new`;
+  rmSync(folder.database, { recursive: true, force: true });
+  // On a busy machine the installer's own server may not come up: it is asked once more before anything is refused.
+  const problem = installInto(fresh) && installInto(fresh);
+  if (problem) throw refusal('The database could not be created.', problem);
   setPasswords(folder, fresh, passwords);
   renameSync(fresh, folder.database);
 }

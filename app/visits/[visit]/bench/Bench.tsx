@@ -31,6 +31,7 @@ import { CandidatePanel } from './candidates/CandidatePanel';
 import { SideHead } from './candidates/SideHead';
 import { useCandidateActions } from './candidates/useCandidateActions';
 import { useFrameLook } from './candidates/useFrameLook';
+import { usePartner } from './candidates/usePartner';
 import { useLeast } from '@ui/finding/useLeast';
 import { comparisonFor } from '@core/visit/frameView';
 import { BY_WORDS } from '@core/visit/byWords';
@@ -109,7 +110,11 @@ export function Bench() {
 
   const [least, setLeast] = useLeast();
   const look = useFrameLook(frame, view.looking, least);
-  const candidates = useMemo(() => (frame && look ? argueFrame(document, frame.id, look) : []), [document, frame, look]);
+  const partner = useFrameLook(usePartner(frameId, view.looking, pixelsOf), view.looking, least);
+  const candidates = useMemo(
+    () => (frame && look ? argueFrame(document, frame.id, look, partner) : []),
+    [document, frame, look, partner],
+  );
   const candidateActions = useCandidateActions();
   const head = <SideHead looking={view.looking} onLook={(looking) => dispatch({ kind: 'look', looking })} />;
 

@@ -8,6 +8,9 @@ import type { FrameView } from '@core/visit/frameView';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { DetectWorker } from '../../../../../workers/detect';
 
+/** What has to be known of a frame to look it through. */
+export type Looked = Pick<FrameView, 'id' | 'facts' | 'values' | 'line' | 'leftOut'>;
+
 /**
  * What deserves a look in a frame, found in a worker of the page.
  *
@@ -15,7 +18,7 @@ import type { DetectWorker } from '../../../../../workers/detect';
  * @param least - contrast from which a place deserves a look, K
  * @returns null while it is not known
  */
-export function useFrameLook(frame: FrameView | null, looking: boolean, least: number): FrameLook | null {
+export function useFrameLook(frame: Looked | null, looking: boolean, least: number): FrameLook | null {
   const { document } = useVisit();
   const [found, setFound] = useState<{ key: string; look: FrameLook } | null>(null);
   const options = frame && lookOptionsFor(document, frame.id, least);

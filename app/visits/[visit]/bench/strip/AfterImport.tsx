@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { findRuns } from '@core/frame/runs';
@@ -61,6 +62,11 @@ export function AfterImport({
           <Button size="small" onClick={() => onChoose(new Set(fresh))}>
             Choose the new frames
           </Button>
+        </p>
+      )}
+      {fresh.length > 1 && (
+        <p>
+          <Link href={`/visits/${document.visitId}/findings/candidates`}>What deserves a look in them</Link>
         </p>
       )}
       {runs.length > 0 && kept === 0 && (

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { argueFrame, type ArguedCandidate } from '@core/candidates/argue';
 import { nothingMeans, nothingWords } from '@core/candidates/nothing';
+import { partnerOf } from '@core/candidates/partner';
 import type { FrameLook } from '@core/candidates/seen';
 import type { VisitDocument } from '@core/document';
 import { percent } from '@core/units/format';
@@ -112,7 +113,7 @@ const EMPTY: Record<Which, string> = {
 function argueAll(document: VisitDocument, looks: Readonly<Record<string, FrameLook>>): ArguedCandidate[] {
   return Object.entries(looks)
     .filter(([id]) => document.rows.frame[id]?.value.discarded === false)
-    .flatMap(([id, look]) => argueFrame(document, id, look))
+    .flatMap(([id, look]) => argueFrame(document, id, look, looks[partnerOf(document, id) ?? ''] ?? null))
     .sort((a, b) => b.relevance - a.relevance);
 }
 
