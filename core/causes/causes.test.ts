@@ -298,7 +298,10 @@ describe('from a picture to sentences', () => {
     expect(read.circumstances).toEqual(['framed']);
   });
 
-  test('the cause of nothing else: a cause without words is refused by none', () => {
-    expect(causeOf('unknown').checks).toEqual({});
+  test('where nothing at all is seen, causes stand as often as they are met', () => {
+    const ranked = rankCauses(known({}));
+    const score = (code: string) => ranked.find(({ cause }) => cause.code === code)!.score;
+    expect(score('air-leak') / score('moisture')).toBeCloseTo(causeOf('air-leak').prior / causeOf('moisture').prior, 9);
+    expect(score('unknown')).toBeGreaterThan(0.03);
   });
 });
