@@ -10,6 +10,7 @@ import { spansOf } from '../frame/region';
 import { circumstancesOf } from './circumstances';
 import { settingFor } from './lookAt';
 import { movedBetween } from './moved';
+import { lastTimeSays, otherSideSays, repeatsInHouse } from './related';
 import { rulingOn } from './rulings';
 import type { FrameLook, Seen } from './seen';
 
@@ -28,16 +29,24 @@ export interface ArguedCandidate {
   finding: Row<'finding'> | null;
 }
 
-/**
- * The candidates of a frame, argued by everything that the visit knows; those that matter most first.
- *
- * @param partner - what another frame of the same stop holds: what moved between both is a reflection; null for none
- */
+/** What other frames hold that speak of the same surface; null for none, and while it is not known. */
+export interface Related {
+  /** Another frame of the same stop: what moved between both is a reflection. */
+  partner: FrameLook | null;
+  /** A frame of the other side of the surface. */
+  otherSide: { frameId: string; look: FrameLook } | null;
+  /** The frame of this stop on the last visit. */
+  lastTime: FrameLook | null;
+}
+
+const NOTHING_RELATED: Related = { partner: null, otherSide: null, lastTime: null };
+
+/** The candidates of a frame, argued by everything that the visit knows; those that matter most first. */
 export function argueFrame(
   document: VisitDocument,
   frameId: string,
   look: FrameLook,
-  partner: FrameLook | null = null,
+  { partner, otherSide, lastTime }: Related = NOTHING_RELATED,
 ): ArguedCandidate[] {
   const setting = settingFor(document, frameId);
   const known = circumstancesOf(document, frameId);
@@ -45,9 +54,18 @@ export function argueFrame(
   return look.candidates
     .map((seen, index): ArguedCandidate => {
       const finding = findingOn(document, frameId, seen);
+      const measured = measuredOf(seen, setting);
       const moved = partner && movedBetween(look, index, partner, width);
-      const circumstances: Circumstance[] = moved ? [...known, `${moved}-between-frames`] : known;
-      const argued: Argued = finding?.value.argued ?? { measured: measuredOf(seen, setting), circumstances, outcomes: [] };
+      const other = otherSide && otherSideSays(document, frameId, seen, otherSide);
+      const since = lastTimeSays(document, frameId, seen, lastTime);
+      const circumstances: Circumstance[] = [
+        ...known,
+        ...(moved ? [`${moved}-between-frames` as const] : []),
+        ...(other ? [other] : []),
+        ...(since ? [since] : []),
+        ...(repeatsInHouse(document, frameId, measured.evidence) ? (['repeats-in-house'] as const) : []),
+      ];
+      const argued: Argued = finding?.value.argued ?? { measured, circumstances, outcomes: [] };
       const ranked = rankCauses(knownOf(argued));
       return {
         frameId,

@@ -285,7 +285,7 @@ describe('two frames of one stop', () => {
         ),
       );
     const reflection = (partner: ReturnType<typeof seen> | null) =>
-      argueFrame(visit(), ID.frame, seen(110), partner)
+      argueFrame(visit(), ID.frame, seen(110), { partner, otherSide: null, lastTime: null })
         .find((one) => one.seen.sign === 1)!
         .ranked.find(({ cause }) => cause.code === 'reflection')!.score;
     expect(reflection(seen(130))).toBeGreaterThan(0.5);

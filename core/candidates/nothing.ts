@@ -1,8 +1,9 @@
+import { leastFor } from '../detect/places';
 import type { VisitDocument } from '../document';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { metricFor } from '../visit/sizes';
-import { settingFor } from './lookAt';
+import { settingFor, USUAL_LEAST_K } from './lookAt';
 import type { FrameLook } from './seen';
 
 /** What it means that nothing stands out on a surface. */
@@ -30,7 +31,7 @@ const LEVEL_K = 1;
 const AIR_K = 0.5;
 
 /** Judges what a frame in which nothing stands out says of its surface. */
-export function nothingMeans(document: VisitDocument, frameId: string, look: FrameLook): Nothing {
+export function nothingMeans(document: VisitDocument, frameId: string, look: Pick<FrameLook, 'least' | 'levelC'>): Nothing {
   const { insideC, outsideC, side } = settingFor(document, frameId);
   const metric = metricFor(document, frameId);
   const drive = insideC === null || outsideC === null ? null : insideC - outsideC;
@@ -51,13 +52,20 @@ export function nothingMeans(document: VisitDocument, frameId: string, look: Fra
 
 /** The same in sentences. */
 export function nothingWords(nothing: Nothing, unit: DisplayUnit): string[] {
+  return [`Anything that differs by ${weakest(nothing, unit)} would have shown.`, levelWords(nothing)];
+}
+
+/** The weakest fault that a frame could have shown, as far as its camera, distance and hour tell without its pixels. */
+export function couldShow(document: VisitDocument, frameId: string, unit: DisplayUnit): string {
+  const { noiseK, width } = document.frameFacts[frameId]!;
+  return weakest(nothingMeans(document, frameId, { least: leastFor(USUAL_LEAST_K, noiseK, width), levelC: null }), unit);
+}
+
+function weakest(nothing: Nothing, unit: DisplayUnit): string {
   const size = nothing.leastM === null ? '' : ` and wider than about ${format.number(100 * nothing.leastM, 0)} cm`;
   const drop =
     nothing.leastDrop === null ? '' : ` (a change of the temperature factor by ${format.number(nothing.leastDrop, 2)})`;
-  return [
-    `Anything that differs by ${format.difference(nothing.leastK, unit)} or more${drop}${size} would have shown.`,
-    levelWords(nothing),
-  ];
+  return `${format.difference(nothing.leastK, unit)} or more${drop}${size}`;
 }
 
 function levelWords({ level, factor }: Nothing): string {

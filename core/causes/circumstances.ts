@@ -21,7 +21,7 @@ export const CIRCUMSTANCES = {
   'other-side-differs': 'From the other side nothing stands out.',
   'same-last-time': 'It was there on the last visit.',
   'new-since-last-time': 'It was not there on the last visit.',
-  'repeats-in-house': 'The same pattern was found in other rooms or houses of this kind.',
+  'repeats-in-house': 'The same pattern was found in other rooms of this house.',
   'moved-between-frames': 'Between two frames from two places it moved over the surface.',
   'stayed-between-frames': 'Between two frames from two places it stayed where it is.',
   'no-heating': 'The heating is off or cools.',

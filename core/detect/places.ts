@@ -53,8 +53,21 @@ const WORKING_WIDTH = 320;
 const SIGMA = 0.8;
 /** A bell of that width leaves this share of independent noise: 1 / (2 σ √π). */
 const NOISE_LEFT = 1 / (2 * SIGMA * Math.sqrt(Math.PI));
+/** So many deviations of the noise are none of it. */
+const NOISES = 5;
 /** Optics mix what is set aside with what lies beside it over so many pixels. */
 const RIM = 4;
+
+/** The working grid has this many pixels of the frame to one of its own. */
+const factorFor = (width: number) => Math.max(1, Math.round(width / WORKING_WIDTH));
+
+/** Standard deviation of the smoothed contrast, K. @param noise - of one pixel of the frame, K */
+const contrastNoiseOf = (noise: number, width: number) => (noise / factorFor(width)) * NOISE_LEFT;
+
+/** Contrast from which a place is looked for: the wish, or what the noise allows, K. */
+export function leastFor(wish: number, noise: number, width: number): number {
+  return Math.max(wish, NOISES * contrastNoiseOf(noise, width));
+}
 
 /**
  * Looks a frame through for what stands out from its surface.
@@ -67,7 +80,7 @@ const RIM = 4;
 export function placesIn(frame: Grid, options: LookOptions): LookedThrough | null {
   const clean = cleaned(frame);
   if (!clean) return null;
-  const factor = Math.max(1, Math.round(frame.width / WORKING_WIDTH));
+  const factor = factorFor(frame.width);
   const picture = shrunk(clean.grid, factor);
   const sky = findSky(picture, options.side);
   const hot = findHot(picture, options.side);
@@ -80,7 +93,7 @@ export function placesIn(frame: Grid, options: LookOptions): LookedThrough | nul
   for (let i = 0; i < counts.length; i += 1) rest.values[i] = counts[i] ? picture.values[i]! - background.grid.values[i]! : 0;
   const contrast = smoothed(rest, SIGMA);
   const asides = [...sky.map((part) => asideOf('sky', part)), ...hot.map((part) => asideOf('hot-object', part))];
-  const contrastNoise = (clean.noise / factor) * NOISE_LEFT;
+  const contrastNoise = contrastNoiseOf(clean.noise, frame.width);
   for (const object of hot) {
     const air = airAbove(contrast, counts, object, Math.max(0.12, 3 * contrastNoise));
     if (air.pixels.length === 0) continue;
@@ -88,7 +101,7 @@ export function placesIn(frame: Grid, options: LookOptions): LookedThrough | nul
     for (const i of air.pixels) counts[i] = 0;
   }
   const air = asides.filter(({ kind }) => kind === 'warm-air');
-  const least = Math.max(options.least, 5 * contrastNoise);
+  const least = leastFor(options.least, clean.noise, frame.width);
   const fine = fullContrast(clean.grid, background.grid, factor);
   const places: Place[] = [];
   for (const standout of standouts(contrast, counts, contrastNoise, least)) {

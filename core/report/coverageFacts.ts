@@ -1,14 +1,16 @@
+import { couldShow } from '../candidates/nothing';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
 import type { Stop } from '../round/stops';
 import { orderedFrames } from '../visit/frames';
+import type { DisplayUnit } from '../units/temperature';
 import { roomsOf } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import type { Fact } from './fact';
 
 /** What was looked at, place by place, as the round has it; rooms without stops by their frames alone. */
-export function coverageFacts(document: VisitDocument): Fact[] {
+export function coverageFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
   const { groups, outcomes } = roundOf(document);
   const framesAt = new Map<string, string[]>();
   for (const { value } of orderedFrames(document)) {
@@ -21,7 +23,7 @@ export function coverageFacts(document: VisitDocument): Fact[] {
     const frames = framesAt.get(label) ?? [];
     const stops = stopsAt.get(label) ?? [];
     const told = frames.length > 0 ? frames.join(', ') : stops.length === 0 ? 'not looked at' : 'no frame';
-    return { label, value: [told, ...stopWords(document, stops, outcomes)].join('; ') };
+    return { label, value: [told, ...stopWords(document, stops, outcomes, unit)].join('; ') };
   });
 }
 
@@ -31,7 +33,7 @@ function sceneOf(document: VisitDocument, { roomId, surfaceId }: Row<'frame'>['v
   return room ?? document.rows.surface[surfaceId ?? '']?.value.name ?? 'No place noted';
 }
 
-function stopWords(document: VisitDocument, stops: Stop[], outcomes: ReadonlyMap<string, Outcome>): string[] {
+function stopWords(document: VisitDocument, stops: Stop[], outcomes: ReadonlyMap<string, Outcome>, unit: DisplayUnit): string[] {
   if (stops.length === 0) return [];
   const of = (wanted: Outcome) => stops.filter(({ key }) => (outcomes.get(key) ?? null) === wanted);
   const titles = (list: Stop[]) => list.map(({ title }) => title.toLowerCase()).join(', ');
@@ -42,9 +44,21 @@ function stopWords(document: VisitDocument, stops: Stop[], outcomes: ReadonlyMap
   const open = of(null);
   return [
     `${stops.length - open.length} of ${stops.length} stops answered`,
-    ...(of('nothing').length > 0 ? [`nothing to see: ${titles(of('nothing'))}`] : []),
+    ...nothingAt(document, of('nothing'), unit),
     ...(of('unsolved').length > 0 ? [`unsolved: ${titles(of('unsolved'))}`] : []),
     ...(reached.length > 0 ? [`could not be reached: ${reached.join(', ')}`] : []),
     ...(open.length > 0 && open.length < stops.length ? [`not looked at: ${titles(open)}`] : []),
   ];
+}
+
+/** Stops at which nothing was seen, and what that means where their frames tell: the weakest fault that would have shown. */
+function nothingAt(document: VisitDocument, stops: Stop[], unit: DisplayUnit): string[] {
+  if (stops.length === 0) return [];
+  const byMeaning = new Map<string, string[]>();
+  for (const { key, title } of stops) {
+    const frame = orderedFrames(document).find(({ value }) => value.stopKey === key);
+    const means = frame ? ` (what differs by ${couldShow(document, frame.id, unit)} would have shown)` : '';
+    byMeaning.set(means, [...(byMeaning.get(means) ?? []), title.toLowerCase()]);
+  }
+  return [...byMeaning].map(([means, titles]) => `nothing to see: ${titles.join(', ')}${means}`);
 }

@@ -116,7 +116,7 @@ export function buildReport(
     camera: cameras.join(', ') || 'not noted',
     findings,
     notes: noteFacts(document, unit),
-    coverage: coverageFacts(document),
+    coverage: coverageFacts(document, unit),
     limits: LIMITS,
     evidence: evidenceOf(document, unit),
     photos: photoSheet(document, findings),

@@ -94,6 +94,19 @@ describe('the report', () => {
     );
   });
 
+  test('says what nothing to see means where a frame was taken: the weakest fault that it would have shown', () => {
+    const walked = visitDocument();
+    const [complaint] = roundOf(walked).stops;
+    const row = stopRowOf(walked, complaint!.key);
+    walked.rows.stop[row.id] = { ...row, version: 1, value: { ...row.value, answer: 'nothing' } };
+    walked.rows.frame[ID.other]!.value.stopKey = complaint!.key;
+    const told = (unit: 'C' | 'F') => buildReport(structuredClone(walked), () => pixels, unit).coverage[0]!.value;
+    expect(told('C')).toContain(
+      'nothing to see: complaint: cold near the window (what differs by 0.5 K or more (a change of the temperature factor by 0.03) would have shown)',
+    );
+    expect(told('F')).toContain('what differs by 0.9 °F or more');
+  });
+
   test('frames outdoors are told under their side of the house', () => {
     const outdoors = visitDocument();
     const frame = outdoors.rows.frame[ID.other]!.value;

@@ -30,8 +30,9 @@ import { CandidateMarks } from './candidates/CandidateMarks';
 import { CandidatePanel } from './candidates/CandidatePanel';
 import { SideHead } from './candidates/SideHead';
 import { useCandidateActions } from './candidates/useCandidateActions';
-import { useFrameLook } from './candidates/useFrameLook';
-import { usePartner } from './candidates/usePartner';
+import { useRelated } from '../looks/useRelated';
+import { lookedFrame } from '../looks/lookedFrame';
+import { useFrameLook } from '../looks/useFrameLook';
 import { useLeast } from '@ui/finding/useLeast';
 import { comparisonFor } from '@core/visit/frameView';
 import { BY_WORDS } from '@core/visit/byWords';
@@ -109,11 +110,15 @@ export function Bench() {
   const nextFrame = document.rows.frame[steps[at + 1] ?? ''] ?? null;
 
   const [least, setLeast] = useLeast();
-  const look = useFrameLook(frame, view.looking, least);
-  const partner = useFrameLook(usePartner(frameId, view.looking, pixelsOf), view.looking, least);
+  const looked = useMemo(
+    () => (frame && view.looking ? lookedFrame(document, frame.id, frame.values, least) : null),
+    [document, frame, view.looking, least],
+  );
+  const look = useFrameLook(looked);
+  const related = useRelated(look && frameId, least, pixelsOf);
   const candidates = useMemo(
-    () => (frame && look ? argueFrame(document, frame.id, look, partner) : []),
-    [document, frame, look, partner],
+    () => (frame && look ? argueFrame(document, frame.id, look, related) : []),
+    [document, frame, look, related],
   );
   const candidateActions = useCandidateActions();
   const head = <SideHead looking={view.looking} onLook={(looking) => dispatch({ kind: 'look', looking })} />;

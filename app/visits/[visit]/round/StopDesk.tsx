@@ -31,6 +31,7 @@ import { NotReached } from './NotReached';
 import { NotePad } from './NotePad';
 import { SpeakButton } from './SpeakButton';
 import { StopFindings } from './StopFindings';
+import { StopHint } from './StopHint';
 import { StopRecord } from './StopRecord';
 import { StrikeOff } from './StrikeOff';
 import { OwnCamera } from './OwnCamera';
@@ -244,6 +245,7 @@ export function StopDesk({
               From the other side: {round.groups.find(({ id }) => id === otherSide.groupId)!.name}
             </Button>
           )}
+          <StopHint stop={stop} />
           <StopRecord stop={stop} value={row.value} outcome={outcome} earlier={earlier} />
         </div>
       </div>

@@ -3,9 +3,10 @@
 import { Button, Progress, Segmented } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { argueFrame, type ArguedCandidate } from '@core/candidates/argue';
+import { argueFrame, type ArguedCandidate, type Related } from '@core/candidates/argue';
 import { nothingMeans, nothingWords } from '@core/candidates/nothing';
 import { partnerOf } from '@core/candidates/partner';
+import { otherSideFrameOf } from '@core/candidates/related';
 import type { FrameLook } from '@core/candidates/seen';
 import type { VisitDocument } from '@core/document';
 import { percent } from '@core/units/format';
@@ -113,8 +114,19 @@ const EMPTY: Record<Which, string> = {
 function argueAll(document: VisitDocument, looks: Readonly<Record<string, FrameLook>>): ArguedCandidate[] {
   return Object.entries(looks)
     .filter(([id]) => document.rows.frame[id]?.value.discarded === false)
-    .flatMap(([id, look]) => argueFrame(document, id, look, looks[partnerOf(document, id) ?? ''] ?? null))
+    .flatMap(([id, look]) => argueFrame(document, id, look, relatedIn(document, id, looks)))
     .sort((a, b) => b.relevance - a.relevance);
+}
+
+/** Frames of the last visit are not looked through for a whole visit: its answers are known. */
+function relatedIn(document: VisitDocument, frameId: string, looks: Readonly<Record<string, FrameLook>>): Related {
+  const otherId = otherSideFrameOf(document, frameId);
+  const other = looks[otherId ?? ''];
+  return {
+    partner: looks[partnerOf(document, frameId) ?? ''] ?? null,
+    otherSide: otherId && other ? { frameId: otherId, look: other } : null,
+    lastTime: null,
+  };
 }
 
 function placeWords(document: VisitDocument, frameId: string): string {
