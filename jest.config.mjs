@@ -1,5 +1,8 @@
 /** Unit tests stand beside what they test; none of them opens a browser, a database or the network. */
 const config = {
+  // Looking Math up anew in the sandbox at every call makes computation five times slower.
+  sandboxInjectedGlobals: ['Math'],
+  maxWorkers: 2,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/(core|cli|data|server|ui|app)/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '\\.database\\.test\\.ts$'],

@@ -1,5 +1,5 @@
 // Runs everything that must hold, one check after the other, and counts. The last line is for people and machines.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 
@@ -16,17 +16,47 @@ function run(command, args, env = {}) {
   return status === 0;
 }
 
-function check(command, ...args) {
-  if (run(command, args)) passed += 1;
+function count(held) {
+  if (held) passed += 1;
   else failed += 1;
 }
 
+/** Runs beside what comes next, and says what it said when it has ended. */
+function beside(command, ...args) {
+  const started = Date.now();
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+  return new Promise((resolve) => {
+    child.on('close', (status) => {
+      console.log(`\n── ${[command, ...args].join(' ')} (beside the rest)`);
+      process.stdout.write(Buffer.concat(said));
+      console.log(`── ${status === 0 ? 'holds' : 'FAILS'} after ${((Date.now() - started) / 1000).toFixed(0)} s`);
+      resolve(status === 0);
+    });
+    child.on('error', () => resolve(false));
+  });
+}
+
+/** Without holding this process up, so that what runs beside is heard. */
+function alone(command, ...args) {
+  console.log(`\n── ${[command, ...args].join(' ')}`);
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit' });
+  return new Promise((resolve) => {
+    child.on('close', (status) => {
+      console.log(`── ${status === 0 ? 'holds' : 'FAILS'}`);
+      resolve(status === 0);
+    });
+    child.on('error', () => resolve(false));
+  });
+}
+
 /** Runs a test runner that writes its counts as JSON; a runner that dies without them counts as one failure. */
-function suite(file, count, command, args, env) {
+function suite(file, countsOf, command, args, env) {
   rmSync(file, { force: true });
   const held = run(command, args, env);
   try {
-    const counts = count(JSON.parse(readFileSync(file, 'utf8')));
+    const counts = countsOf(JSON.parse(readFileSync(file, 'utf8')));
     passed += counts.passed;
     failed += counts.failed;
     if (!held && counts.failed === 0) failed += 1;
@@ -36,7 +66,9 @@ function suite(file, count, command, args, env) {
   }
 }
 
-for (const name of ['format', 'lint', 'boundaries', 'types', 'unused']) check('npm', 'run', '--silent', name);
+const lint = beside('npm', 'run', '--silent', 'lint');
+for (const name of ['format', 'boundaries', 'types', 'unused']) count(await alone('npm', 'run', '--silent', name));
+count(await lint);
 const unit = path.join(data, 'unit.json');
 const jestCounts = (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites });
 suite(unit, jestCounts, 'npx', ['jest', '--json', `--outputFile=${unit}`]);
@@ -48,7 +80,7 @@ suite(withDatabase, jestCounts, 'npx', [
   '--json',
   `--outputFile=${withDatabase}`,
 ]);
-check('./den', 'build');
+count(run('./den', ['build']));
 const browser = path.join(data, 'browser.json');
 suite(
   browser,

@@ -41,6 +41,12 @@ function bell({ width, height, values }: Grid, sigma: number): Grid {
     line.fill(values[row]!, 0, reach);
     line.set(values.subarray(row, row + width), reach);
     line.fill(values[row + width - 1]!, reach + width);
+    if (reach === 2) {
+      const [w0, w1, w2] = weights as unknown as [number, number, number];
+      for (let x = 0; x < width; x += 1)
+        across[row + x] = w0 * line[x + 2]! + w1 * (line[x + 1]! + line[x + 3]!) + w2 * (line[x]! + line[x + 4]!);
+      continue;
+    }
     for (let x = 0; x < width; x += 1) {
       let sum = weights[0]! * line[x + reach]!;
       for (let k = 1; k <= reach; k += 1) sum += weights[k]! * (line[x + reach - k]! + line[x + reach + k]!);
@@ -48,13 +54,20 @@ function bell({ width, height, values }: Grid, sigma: number): Grid {
     }
   }
   const out = new Float32Array(values.length);
+  const rowAt = (y: number) => Math.max(0, Math.min(height - 1, y)) * width;
   for (let y = 0; y < height; y += 1) {
     const row = y * width;
+    if (reach === 2) {
+      const [w0, w1, w2] = weights as unknown as [number, number, number];
+      const [a, b, c, d] = [rowAt(y - 2), rowAt(y - 1), rowAt(y + 1), rowAt(y + 2)];
+      for (let x = 0; x < width; x += 1)
+        out[row + x] = w0 * across[row + x]! + w1 * (across[b + x]! + across[c + x]!) + w2 * (across[a + x]! + across[d + x]!);
+      continue;
+    }
     for (let x = 0; x < width; x += 1) out[row + x] = weights[0]! * across[row + x]!;
     for (let k = 1; k <= reach; k += 1) {
       const weight = weights[k]!;
-      const above = Math.max(0, y - k) * width;
-      const below = Math.min(height - 1, y + k) * width;
+      const [above, below] = [rowAt(y - k), rowAt(y + k)];
       for (let x = 0; x < width; x += 1) out[row + x]! += weight * (across[above + x]! + across[below + x]!);
     }
   }

@@ -1,5 +1,5 @@
 import type { Span } from '../frame/region';
-import { partsOf } from './flood';
+import { boundsOf, partsOf, widenedMask } from './flood';
 import { enlarged, type Grid } from './grid';
 import { smoothed } from './blur';
 import { quantileOf } from './median';
@@ -48,54 +48,62 @@ export function extentOf(
   factor: number,
 ): Extent | null {
   const { sign, pixels } = standout;
-  const { width, height, values } = contrast;
-  const near = nearby(pixels, grid);
-  const mine: number[] = [];
-  for (const i of near) {
-    const left = (i % grid.width) * factor;
-    const top = Math.floor(i / grid.width) * factor;
-    for (let y = top; y < Math.min(height, top + factor); y += 1)
-      for (let x = left; x < Math.min(width, left + factor); x += 1) mine.push(y * width + x);
-  }
+  const { width, values } = contrast;
+  const mine = nearby(pixels, grid, factor, contrast);
   const peak = strongest(values, mine, sign);
   const third = mine.filter((i) => sign * values[i]! >= 0.3 * peak);
   if (third.length === 0) return null;
-  const flat =
-    quantileOf(
-      Float32Array.from(third, (i) => sign * values[i]!),
-      0.5,
-    ) / peak;
+  const strengths = new Float32Array(third.length);
+  for (let k = 0; k < third.length; k += 1) strengths[k] = sign * values[third[k]!]!;
+  const flat = quantileOf(strengths, 0.5) / peak;
   const limit = endShare(flat) * peak;
-  const all = Int32Array.from(third.filter((i) => sign * values[i]! >= limit));
+  const all = third.filter((i) => sign * values[i]! >= limit);
   const set = new Uint8Array(values.length);
-  for (const i of all) set[i] = 1;
+  for (let k = 0; k < all.length; k += 1) set[all[k]!] = 1;
   const parts = partsOf(contrast, (i) => set[i] === 1, all);
   const largest = Math.max(...parts.map((part) => part.pixels.length));
-  const kept = parts.filter((part) => part.pixels.length >= PIECE * largest);
-  const rows = rowsOf(Int32Array.from(kept.flatMap((part) => [...part.pixels])), width);
+  // Pieces that are noise are taken out; the mask is what is left.
+  for (const part of parts) if (part.pixels.length < PIECE * largest) for (const i of part.pixels) set[i] = 0;
+  const rows = rowsOf(set, width, boundsOf(all, width));
   return { rows, area: rows.reduce((sum, { from, to }) => sum + to - from + 1, 0), peak, flat };
 }
 
-/** Pixels of the working grid and the ring around them, of which a part may belong. */
-function nearby(pixels: Int32Array, { width, height }: Pick<Grid, 'width' | 'height'>): number[] {
-  const seen = new Uint8Array(width * height);
-  const near: number[] = [];
-  for (const i of pixels) {
-    const x = i % width;
-    const y = (i - x) / width;
-    for (let v = Math.max(0, y - 1); v <= Math.min(height - 1, y + 1); v += 1)
-      for (let u = Math.max(0, x - 1); u <= Math.min(width - 1, x + 1); u += 1) {
-        const j = v * width + u;
-        if (!seen[j]) near.push(j);
-        seen[j] = 1;
-      }
+/** Pixels of the frame under those of the working grid and the ring around them, of which a part may belong. */
+function nearby(
+  pixels: Int32Array,
+  grid: Pick<Grid, 'width' | 'height'>,
+  factor: number,
+  frame: Pick<Grid, 'width' | 'height'>,
+): Int32Array {
+  const { left, right, top, bottom } = boundsOf(pixels, grid.width);
+  const [x0, y0] = [Math.max(0, left - 1), Math.max(0, top - 1)];
+  const size = {
+    width: Math.min(grid.width - 1, right + 1) - x0 + 1,
+    height: Math.min(grid.height - 1, bottom + 1) - y0 + 1,
+  };
+  const mask = new Uint8Array(size.width * size.height);
+  for (let k = 0; k < pixels.length; k += 1) {
+    const x = pixels[k]! % grid.width;
+    mask[((pixels[k]! - x) / grid.width - y0) * size.width + x - x0] = 1;
   }
-  return near;
+  const near = widenedMask(mask, size, 1);
+  const out = new Int32Array(near.length * factor * factor);
+  let n = 0;
+  for (let y = y0 * factor; y < Math.min(frame.height, (y0 + size.height) * factor); y += 1) {
+    const row = (Math.floor(y / factor) - y0) * size.width;
+    for (let u = 0; u < size.width; u += 1) {
+      if (!near[row + u]) continue;
+      const from = (x0 + u) * factor;
+      for (let x = from; x < Math.min(frame.width, from + factor); x += 1) out[n++] = y * frame.width + x;
+    }
+  }
+  return out.subarray(0, n);
 }
 
 /** Mean of the strongest pixels: three, or one in two hundred. */
-function strongest(values: Float32Array, pixels: readonly number[], sign: -1 | 1): number {
-  const strengths = Float32Array.from(pixels, (i) => sign * values[i]!);
+function strongest(values: Float32Array, pixels: Int32Array, sign: -1 | 1): number {
+  const strengths = new Float32Array(pixels.length);
+  for (let k = 0; k < pixels.length; k += 1) strengths[k] = sign * values[pixels[k]!]!;
   const count = Math.min(strengths.length, Math.max(3, Math.round(strengths.length / 200)));
   const least = quantileOf(strengths.slice(), 1 - (count - 1) / Math.max(1, strengths.length - 1));
   let sum = 0;
@@ -108,15 +116,16 @@ function strongest(values: Float32Array, pixels: readonly number[], sign: -1 | 1
   return sum / Math.max(1, taken);
 }
 
-/** Pixels as rows of neighbours, from the top left. */
-function rowsOf(pixels: Int32Array, width: number): Span[] {
+/** Pixels of a mask as rows of neighbours, from the top left. */
+function rowsOf(mask: Uint8Array, width: number, { left, right, top, bottom }: ReturnType<typeof boundsOf>): Span[] {
   const rows: Span[] = [];
-  let last: Span | null = null;
-  for (const i of pixels.slice().sort()) {
-    const x = i % width;
-    const y = (i - x) / width;
-    if (last && last.y === y && last.to === x - 1) last.to = x;
-    else rows.push((last = { y, from: x, to: x }));
+  for (let y = top; y <= bottom; y += 1) {
+    for (let x = left; x <= right; x += 1) {
+      if (!mask[y * width + x]) continue;
+      const from = x;
+      while (x < right && mask[y * width + x + 1]) x += 1;
+      rows.push({ y, from, to: x });
+    }
   }
   return rows;
 }

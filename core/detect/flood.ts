@@ -12,8 +12,9 @@ export interface Part {
   bottom: number;
 }
 
-/** Which pixels were met in which search: kept, because a search over a small part should not cost a whole picture. */
+/** Which pixels were met in which search, and their queue: kept, because a search over a small part should not cost a whole picture. */
 let met = new Uint32Array(0);
+let queue = new Int32Array(0);
 let search = 0;
 
 /**
@@ -22,19 +23,21 @@ let search = 0;
  * @param among - where to look; every pixel when left out
  */
 export function partsOf({ width, height }: Size, belongs: (i: number) => boolean, among?: Int32Array): Part[] {
-  if (met.length < width * height) met = new Uint32Array(width * height);
+  if (met.length < width * height) {
+    met = new Uint32Array(width * height);
+    queue = new Int32Array(width * height);
+  }
   search += 1;
   const parts: Part[] = [];
   const count = among?.length ?? width * height;
-  const queue: number[] = [];
   for (let k = 0; k < count; k += 1) {
     const start = among ? among[k]! : k;
     if (met[start] === search || !belongs(start)) continue;
-    queue.length = 0;
-    queue.push(start);
+    let filled = 0;
+    queue[filled++] = start;
     met[start] = search;
     let [left, right, top, bottom] = [width, 0, height, 0];
-    for (let head = 0; head < queue.length; head += 1) {
+    for (let head = 0; head < filled; head += 1) {
       const i = queue[head]!;
       const x = i % width;
       const y = (i - x) / width;
@@ -49,11 +52,11 @@ export function partsOf({ width, height }: Size, belongs: (i: number) => boolean
           const j = i + dy * width + dx;
           if (met[j] === search || !belongs(j)) continue;
           met[j] = search;
-          queue.push(j);
+          queue[filled++] = j;
         }
       }
     }
-    parts.push({ pixels: Int32Array.from(queue), left, right, top, bottom });
+    parts.push({ pixels: queue.slice(0, filled), left, right, top, bottom });
   }
   return parts;
 }

@@ -104,8 +104,12 @@ export function leanOf(grid: Grid, counts: Uint8Array, of: 'columns' | 'rows'): 
     return sab / Math.sqrt(Math.max(1e-12, saa * sbb));
   };
   let best = 0;
-  for (let shift = -most; shift <= most; shift += 1) if (agreement(shift) > agreement(best) + 0.02) best = shift;
-  return agreement(best) < AGREES || Math.abs(best) < 2 ? upright : { of, lean: best / (0.7 * depth) };
+  let agreed = agreement(0);
+  for (let shift = -most; shift <= most; shift += 1) {
+    const agrees = agreement(shift);
+    if (agrees > agreed + 0.02) [best, agreed] = [shift, agrees];
+  }
+  return agreed < AGREES || Math.abs(best) < 2 ? upright : { of, lean: best / (0.7 * depth) };
 }
 
 /** Gaps take the value of the nearest place that has one; zero where none has. */

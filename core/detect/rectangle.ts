@@ -37,10 +37,9 @@ export interface Rectangle extends PixelBox {
 /** The upright rectangle that makes up most of a place: a pane, a bay, a panel; null where there is none. */
 export function rectangleIn(grid: Grid, pixels: Int32Array, sign: -1 | 1): Rectangle | null {
   const { width, values } = grid;
-  const level = quantileOf(
-    Float32Array.from(pixels, (i) => sign * values[i]!),
-    0.5,
-  );
+  const strengths = new Float32Array(pixels.length);
+  for (let k = 0; k < pixels.length; k += 1) strengths[k] = sign * values[pixels[k]!]!;
+  const level = quantileOf(strengths, 0.5);
   const core = pixels.filter((i) => sign * values[i]! >= CORE * level);
   const columns = new Map<number, number>();
   const rows = new Map<number, number>();

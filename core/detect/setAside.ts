@@ -54,6 +54,7 @@ export function findHot(grid: Grid, side: 'inside' | 'outside'): Part[] {
 /** Marks the pixels of parts and a rim of `reach` around them, where optics mix both. */
 export function maskOf(grid: Pick<Grid, 'width' | 'height'>, parts: readonly Pick<Part, 'pixels'>[], reach: number): Uint8Array {
   const mask = new Uint8Array(grid.width * grid.height);
-  for (const { pixels } of parts) for (const i of pixels) mask[i] = 1;
+  if (parts.length === 0) return mask;
+  for (const { pixels } of parts) for (let k = 0; k < pixels.length; k += 1) mask[pixels[k]!] = 1;
   return widenedMask(mask, grid, reach);
 }

@@ -5,6 +5,8 @@ import { gridLike, type Grid } from './grid';
 /** The grid is fitted through medians of so many blocks across. */
 const BLOCKS = 40;
 const ROUNDS = 14;
+/** Fewer rounds where the surface moves no more, K. */
+const SETTLED_K = 0.002;
 /** Residuals beyond so many spreads count nothing (Tukey's biweight at 95 % efficiency). */
 const TUKEY = 4.685;
 /** A wall is never evener than this, K. */
@@ -65,13 +67,17 @@ export function slowSurface(grid: Grid, counts: Uint8Array): Grid {
       if (Math.abs(t) >= 1) return;
       const weight = (1 - t * t) ** 2;
       for (let r = 0; r < terms.length; r += 1) {
-        for (let c = 0; c < terms.length; c += 1) rows[r]![c]! += weight * terms[r]! * terms[c]!;
-        rows[r]![terms.length]! += weight * terms[r]! * value;
+        const row = rows[r]!;
+        const share = weight * terms[r]!;
+        for (let c = 0; c < terms.length; c += 1) row[c]! += share * terms[c]!;
+        row[terms.length]! += share * value;
       }
     });
     const solved = solve(rows);
     if (!solved) break;
+    const moved = Math.max(...solved.map((one, k) => Math.abs(one - coefficients[k]!)));
     coefficients = solved;
+    if (moved < SETTLED_K) break;
   }
   for (let y = 0; y < height; y += 1) {
     const v = (2 * (y + 0.5)) / height - 1;
