@@ -25,6 +25,7 @@ const CORE = [
   'scale',
   'detect',
   'causes',
+  'heating',
   'camera',
   'house',
   'visit',

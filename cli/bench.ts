@@ -9,7 +9,7 @@ import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import { lookThrough } from '@core/detect/candidate';
-import { normalFrom, seededRandom } from '@core/simulate/random';
+import { normalFrom, seededRandom } from '@core/geometry/random';
 import { houseScene, ownErrors, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';

@@ -1,4 +1,5 @@
 import { CoreError } from '@core/errors';
+import { balance } from './balance';
 import { bench } from './bench';
 import { convert } from './convert';
 import { detect } from './detect';
@@ -13,6 +14,7 @@ const VERBS: Record<
   read,
   convert,
   detect,
+  balance,
   bench,
   hours,
 };

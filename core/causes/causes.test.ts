@@ -1,6 +1,6 @@
 import { lookThrough } from '../detect/candidate';
 import { boxAt, INSIDE, linesAt, testWall } from '../testing/testWall';
-import { seededRandom } from '../simulate/random';
+import { seededRandom } from '../geometry/random';
 import { TRIAL_CAUSES, trialScene } from '../simulate/trialScene';
 import { arguedSchema, knownOf } from './arguedRow';
 import type { Cause } from './cause';

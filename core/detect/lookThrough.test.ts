@@ -1,4 +1,4 @@
-import { seededRandom } from '../simulate/random';
+import { seededRandom } from '../geometry/random';
 import { lookThrough } from './candidate';
 import { boxAt, INSIDE, linesAt, testWall } from '../testing/testWall';
 

@@ -1,5 +1,5 @@
 import { colourAt, type ColourMapName } from '../scale/colourMaps';
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { looksFalseColoured } from './falseColours';
 
 const SIDE = 96;

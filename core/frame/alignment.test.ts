@@ -1,6 +1,6 @@
 import { moved } from '../geometry/affine';
 import fc from 'fast-check';
-import { seededRandom } from '../simulate/random';
+import { seededRandom } from '../geometry/random';
 import { errorOf } from '../testing/material';
 import { alignmentAt, alignmentFrom, plainAlignment, withAlignment, type Alignment, type MatchedPoint } from './alignment';
 import { checkLine, isOutOfLine } from './outOfLine';

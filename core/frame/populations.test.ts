@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { populationsOf } from './populations';
 
 const noisy = (length: number, of: (i: number) => number, noise = 0.05) => {

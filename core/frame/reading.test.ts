@@ -1,6 +1,6 @@
 import type { CoreError } from '../errors';
 import { cameraErrors, uncertainSettings } from '../testing/uncertain';
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { errorOf } from '../testing/material';
 import { APPARENT } from '../radiometry/basis';
 import { estimateNoise } from './noise';

@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { ProfilePoint } from './profile';
 import { spacingOf } from './spacing';
 

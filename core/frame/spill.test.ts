@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { Span } from './region';
 import { spillOf } from './spill';
 

@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import fc from 'fast-check';
 import { extremesOf } from '../pixels/extremes';
 import { spansOf } from './region';

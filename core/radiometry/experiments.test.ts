@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { errorOf } from '../testing/material';
 import { cameraErrors, uncertainSettings } from '../testing/uncertain';
 import { emissivityFromContact, emissivityFromTape, reflectedFromFoil } from './experiments';

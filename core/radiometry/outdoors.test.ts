@@ -1,5 +1,5 @@
 import type { CoreError } from '../errors';
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { errorOf } from '../testing/material';
 import { radianceFromTemperature, temperatureFromRadiance } from './bandTable';
 import { reflectedOutdoors } from './outdoors';

@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { drawn, spreadOf } from '../testing/uncertain';
 import { computed, exact, isSignificant, linear, sharesOf, uncertain, uncertaintyOf } from './quantity';
 

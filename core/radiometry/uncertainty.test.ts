@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { reference } from '../testing/material';
 import { cameraErrors, spreadOf, uncertainSettings } from '../testing/uncertain';
 import { APPARENT } from './basis';

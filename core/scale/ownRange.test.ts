@@ -1,6 +1,6 @@
 import { maskOf } from '../frame/region';
 import { IDENTITY_LINE } from '../radiometry/measurement';
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { ownRange } from './ownRange';
 
 const WIDTH = 160;

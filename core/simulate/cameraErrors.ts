@@ -1,5 +1,5 @@
 import { radianceFromTemperature } from '../radiometry/bandTable';
-import { normalFrom, seededRandom } from './random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { SceneCamera, View } from './surface';
 
 /**

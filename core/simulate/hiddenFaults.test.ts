@@ -8,7 +8,7 @@ import { drawHidden, HIDDEN_FAULTS, type Spot } from './hiddenFaults';
 import { houseScene, ownErrors, sceneCamera, seedFrom } from './houseScene';
 import { CALM } from '../testing/patterns';
 import { kindOf } from './features/registry';
-import { seededRandom } from './random';
+import { seededRandom } from '../geometry/random';
 import { renderScene } from './renderScene';
 import { STAND_IN_CAMERA } from '../camera/standInCamera';
 

@@ -3,7 +3,7 @@ import type { RoomValue } from '../house/roomRow';
 import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { Behind } from '../house/kinds';
 import { drawHidden, STUD_FIRST, STUD_SPACING } from './hiddenFaults';
-import { normalFrom, seededRandom } from './random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { Feature, Scene } from './scene';
 import { loftSide, outerSide, type SimulatedWeather } from './sceneWeather';
 import type { OwnErrors, Pose, SceneCamera } from './surface';

@@ -1,6 +1,6 @@
 import { kindOf } from './features/registry';
 import { pinhole, unseenPoint } from './pinhole';
-import { normalFrom, seededRandom } from './random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { Scene } from './scene';
 import { shade, type PhotoPoint } from './surface';
 

@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from './random';
+import { normalFrom, seededRandom } from '../geometry/random';
 
 /** The shutter closes so often while the camera is warm, seconds. */
 const SHUTTER_EVERY_S = 25;

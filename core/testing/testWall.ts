@@ -1,4 +1,4 @@
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import type { Grid } from '../detect/grid';
 
 /** A wall of 20 °C with layers of air and noise, for tests; `add` puts things on it, K. */

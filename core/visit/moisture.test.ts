@@ -1,5 +1,5 @@
 import { saturationPressure } from '../humidity/saturation';
-import { normalFrom, seededRandom } from '../simulate/random';
+import { normalFrom, seededRandom } from '../geometry/random';
 import { uncertain } from '../radiometry/quantity';
 import { ID, visitDocument, wallPixels } from '../testing/visit';
 import { commonOf } from './common';

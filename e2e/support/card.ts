@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { writeNpy } from '../../core/formats/npy/write';
 import { apparentTemperature } from '../../core/radiometry/measurement';
 import { colourAt } from '../../core/scale/colourMaps';
-import { normalFrom, seededRandom } from '../../core/simulate/random';
+import { normalFrom, seededRandom } from '../../core/geometry/random';
 
 /** Frames, photos and what else lies on a camera's card, made for the tests with known truth. */
 

@@ -3,7 +3,7 @@ import type { Setting } from '@core/causes/evidence';
 import { dewPointFromHumidity } from '@core/humidity/saturation';
 import { wetBulbFromHumidity } from '@core/humidity/wetBulb';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
-import { seededRandom } from '@core/simulate/random';
+import { seededRandom } from '@core/geometry/random';
 import { apparentField, renderScene } from '@core/simulate/renderScene';
 import type { Scene } from '@core/simulate/scene';
 import { TRIAL_CAUSES, trialScene } from '@core/simulate/trialScene';

@@ -1,0 +1,98 @@
+import { CoreError } from '../../errors';
+import { balanceAnswer, balanceStateFrom } from './document';
+
+const DOCUMENT = {
+  target_drop_k: 12,
+  tolerance_k: 2,
+  source: { flow_c_set: 60 },
+  emitters: [{ id: 'r1', order: 1, rated_w: 1200, exponent: 1.3, turns: 0.75, turns_open: 4, sticks: false }],
+  turned: [{ walk: 1, t_s: 330, emitter: 'r1', from: 1, to: 0.75 }],
+  readings: [{ walk: 1, t_s: 660, emitter: 'r1', turns: 0.75, flow_c: 57.8, return_c: 49.2, room_c: 19.6, settled_s: 330 }],
+};
+
+const refusal = (change: object): string => {
+  try {
+    balanceStateFrom({ ...structuredClone(DOCUMENT), ...change });
+  } catch (error) {
+    if (error instanceof CoreError) return `${error.code}: ${error.message}`;
+  }
+  return 'taken';
+};
+const emitter = DOCUMENT.emitters[0]!;
+const reading = DOCUMENT.readings[0]!;
+
+test('a document becomes a state in words of our own', () => {
+  const state = balanceStateFrom(DOCUMENT);
+  expect(state).toMatchObject({ targetK: 12, toleranceK: 2, flowSetC: 60 });
+  expect(state.emitters[0]).toEqual({
+    id: 'r1',
+    order: 1,
+    ratedW: 1200,
+    exponent: 1.3,
+    turns: 0.75,
+    turnsOpen: 4,
+    sticks: false,
+  });
+  expect(state.turned[0]).toEqual({ walk: 1, atS: 330, emitterId: 'r1', from: 1, to: 0.75 });
+  expect(state.readings[0]).toEqual({
+    walk: 1,
+    atS: 660,
+    emitterId: 'r1',
+    turns: 0.75,
+    flowC: 57.8,
+    returnC: 49.2,
+    roomC: 19.6,
+    settledS: 330,
+  });
+});
+
+test.each<[string, object, string]>([
+  ['no emitters', { emitters: [] }, 'bad_input: emitters: '],
+  ['a valve beyond its stop', { emitters: [{ ...emitter, turns: 4.5 }] }, 'bad_input: emitters.0.turns: stands beyond its stop.'],
+  ['two of one name', { emitters: [emitter, emitter] }, 'bad_input: emitters: two have the same id.'],
+  ['a tolerance as large as the target', { tolerance_k: 12 }, 'bad_input: tolerance_k: must be below the target.'],
+  [
+    'a reading of nobody',
+    { readings: [{ ...reading, emitter: 'r9' }] },
+    'bad_input: readings.0.emitter: names "r9", which is no emitter.',
+  ],
+  [
+    'readings out of order',
+    { readings: [reading, { ...reading, t_s: 10 }] },
+    'bad_input: readings.1.t_s: is earlier than the one before: oldest first.',
+  ],
+  [
+    'a turn beyond the stop',
+    { turned: [{ walk: 1, t_s: 330, emitter: 'r1', from: 1, to: 5 }] },
+    'bad_input: turned.0: goes beyond the stop of its valve.',
+  ],
+  [
+    'a reading beyond the stop',
+    { readings: [{ ...reading, turns: 5 }] },
+    'bad_input: readings.0.turns: lies beyond the stop of its valve.',
+  ],
+  ['an impossible temperature', { readings: [{ ...reading, flow_c: 900 }] }, 'bad_input: readings.0.flow_c: '],
+  ['a waiting time below nothing', { readings: [{ ...reading, settled_s: -1 }] }, 'bad_input: readings.0.settled_s: '],
+])('%s is refused with its place', (_, change, words) => {
+  expect(refusal(change).startsWith(words)).toBe(true);
+});
+
+test('an answer is written in the words of the document, rounded to hundredths', () => {
+  expect(
+    balanceAnswer({
+      done: false,
+      moves: [{ emitterId: 'r1', toTurns: 0.625, expectDropK: 11.2345, uncertaintyK: 1.5 }],
+      waitS: 300,
+      read: ['r1'],
+      drops: [{ emitterId: 'r1', dropK: null, uncertaintyK: null, state: 'cold' }],
+      cannot: [{ emitterId: 'r1', why: 'ends-swapped' }],
+    }),
+  ).toEqual({
+    done: false,
+    moves: [{ emitter: 'r1', to_turns: 0.625, expect_drop_k: 11.23, uncertainty_k: 1.5 }],
+    wait_s: 300,
+    read: ['r1'],
+    drops: [{ emitter: 'r1', drop_k: null, uncertainty_k: null, state: 'cold' }],
+    cannot: [{ emitter: 'r1', why: 'ends-swapped' }],
+  });
+});

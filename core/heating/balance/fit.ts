@@ -1,0 +1,268 @@
+import { cholesky, solveUpper, solveWith, type Triangle } from '../../geometry/cholesky';
+import { normalFrom, seededRandom } from '../../geometry/random';
+import { expectedCircuit, flowSensitivity, networkOf, tailsOf, type Circuit } from './circuit';
+import { solveFlows, type Flows } from './network';
+import type { Sorted } from './readings';
+import type { BalanceState } from './state';
+
+/** A circuit as far as it is known: the likeliest row of numbers, and how it may be otherwise. */
+export interface FittedCircuit {
+  circuit: Circuit;
+  row: Float64Array;
+  /** Factor of the curvature there. */
+  curvature: Triangle;
+  /** How much farther readings lie from it than their noise should bring them; 1 and more. */
+  excess: number;
+}
+
+/** Standard deviation of one temperature reading, K. */
+const READING_K = 0.5;
+/** What a model of one trunk and smooth valves leaves open, as a share of a drop; and for each e-fold of its flow since then. */
+const OPEN_SHARE = 0.02;
+const OPEN_PER_FOLD = 0.12;
+/** A swinging source shows in the flow; the return follows it by so much. */
+const FOLLOWS = 0.4;
+const MOST_STEPS = 25;
+const STEPS_ON_THE_WAY = 6;
+/** A source is held for one that swings from this deviation of the flows on, K. */
+const SWINGS_K = 0.35;
+
+/** Emitters that get no water at these turns, by what was read. */
+export function shutAt(sorted: Sorted, turns: Float64Array): boolean[] {
+  return sorted.emitters.map((_, i) => turns[i]! <= Math.max(0, sorted.coldAt[i]!));
+}
+
+interface Equations {
+  /** Half the gradient and curvature of the sum of squares. */
+  gradient: Float64Array;
+  curvature: Float64Array;
+  cost: number;
+  flowOff: number[];
+}
+
+/**
+ * Finds the circuit that answers as what was read did, by Levenberg and Marquardt's rule; what is expected of circuits counts
+ * as readings do.
+ */
+export function fitCircuit(state: BalanceState, sorted: Sorted): FittedCircuit {
+  const circuit = expectedCircuit(state, sorted);
+  let row: Float64Array = circuit.mean.slice();
+  // Walk by walk, so that what the first readings say of a house leads to what all of them say.
+  for (let walk = 0; walk < sorted.walks - 1; walk = 2 * walk + 1) {
+    const upTo = { ...sorted, observations: sorted.observations.filter((one) => one.walk <= walk) };
+    row = settle(circuit, upTo, row, 0, STEPS_ON_THE_WAY).row;
+  }
+  let found = settle(circuit, sorted, row, 0, MOST_STEPS);
+  const swing = swingOf(found.now.flowOff);
+  // Settled: what the flows still do is the source's own swing.
+  if (swing >= SWINGS_K) found = settle(circuit, sorted, found.row, swing, MOST_STEPS);
+  // At the likeliest row the sum of squares is about the number of readings, if they are as good as was thought.
+  const excess = Math.sqrt(Math.max(1, found.now.cost / Math.max(1, 2 * sorted.observations.length)));
+  return { circuit, row: found.row, curvature: cholesky(found.now.curvature, row.length)!, excess };
+}
+
+/** Levenberg and Marquardt's rule from a row to the likeliest one near it. */
+function settle(
+  circuit: Circuit,
+  sorted: Sorted,
+  start: Float64Array,
+  swing: number,
+  steps: number,
+): { row: Float64Array; now: Equations } {
+  const size = start.length;
+  let row = start;
+  let now = equationsAt(circuit, sorted, row, swing);
+  let damping = 1e-3;
+  for (let k = 0; k < steps; k += 1) {
+    const damped = now.curvature.slice();
+    for (let j = 0; j < size; j += 1) damped[j * size + j]! *= 1 + damping;
+    const step = solveWith(cholesky(damped, size)!, now.gradient);
+    const next = row.map((value, j) => value - Math.max(-2 * circuit.spread[j]!, Math.min(2 * circuit.spread[j]!, step[j]!)));
+    const there = equationsAt(circuit, sorted, next, swing);
+    if (there.cost >= now.cost) {
+      damping *= 6;
+      if (damping > 1e5) break;
+      continue;
+    }
+    const gained = now.cost - there.cost;
+    row = next;
+    now = there;
+    damping = Math.max(1e-6, damping / 5);
+    if (gained < 1e-3) break;
+  }
+  return { row, now };
+}
+
+function swingOf(off: readonly number[]): number {
+  if (off.length < 4) return 0;
+  const power = off.reduce((sum, one) => sum + one ** 2, 0) / off.length;
+  return Math.sqrt(Math.max(0, power - READING_K ** 2));
+}
+
+/** The row's sum of squares with its derivatives. */
+function equationsAt(circuit: Circuit, sorted: Sorted, row: Float64Array, swing: number): Equations {
+  const { mean, spread, at } = circuit;
+  const size = row.length;
+  const gradient = new Float64Array(size);
+  const curvature = new Float64Array(size * size);
+  let cost = 0;
+  for (let k = 0; k < size; k += 1) {
+    const off = (row[k]! - mean[k]!) / spread[k]!;
+    cost += off ** 2;
+    gradient[k] = off / spread[k]!;
+    curvature[k * size + k] = spread[k]! ** -2;
+  }
+  const solved = new Map<number, { flows: Flows; by: Float64Array }>();
+  let last: Float64Array | null = null;
+  const solveAt = (epoch: number) => {
+    const kept = solved.get(epoch);
+    if (kept) return kept;
+    const turns = sorted.epochs[epoch]!;
+    const network = networkOf(circuit, row, turns, shutAt(sorted, turns));
+    const flows = solveFlows(network, last);
+    last = flows.capacity;
+    const one = { flows, by: flowSensitivity(circuit, row, network, flows, turns) };
+    solved.set(epoch, one);
+    return one;
+  };
+  const flowOff: number[] = [];
+  const columns = at.hydraulic;
+  const slope = new Float64Array(size);
+  const add = (off: number, deviation: number) => {
+    const weight = deviation ** -2;
+    cost += weight * off ** 2;
+    const places: number[] = [];
+    for (let k = 0; k < size; k += 1) if (slope[k] !== 0) places.push(k);
+    for (const a of places) {
+      const share = weight * slope[a]!;
+      gradient[a]! += share * off;
+      for (const b of places) curvature[a * size + b]! += share * slope[b]!;
+    }
+  };
+  const nowFlows = solveAt(sorted.epochs.length - 1).flows;
+  for (const one of sorted.observations) {
+    const { i } = one;
+    const source = row[at.source]! + row[at.sourceOf(one.walk)]!;
+    const offset = row[at.offsetOf(one.walk)]!;
+    const here = solveAt(one.epoch);
+    const capacity = here.flows.capacity[i]!;
+    if (capacity < 1e-6) continue;
+    const tails = tailsOf(circuit, row, i, capacity, source, one.roomC);
+    const old = one.before === one.epoch ? null : solveAt(one.before);
+    const oldCapacity = old?.flows.capacity[i] ?? 0;
+    const before = oldCapacity > 1e-6 ? tailsOf(circuit, row, i, oldCapacity, source, one.roomC) : null;
+    const left = Math.exp(-one.settledS / tails.timeConstant);
+    const oldReturn = before ? before.flowC - before.dropK : one.roomC;
+    const settledReturn = tails.flowC - tails.dropK;
+    const returnC = settledReturn + left * (oldReturn - settledReturn);
+
+    const flowOffK = tails.flowC + offset - one.flowC;
+    flowOff.push(flowOffK);
+    slope.fill(0);
+    for (let k = 0; k < columns; k += 1) slope[k] = tails.flowByCapacity * here.by[i * columns + k]!;
+    slope[at.cooling(i)] = -tails.flowByCapacity;
+    slope[at.source] = slope[at.sourceOf(one.walk)] = tails.flowBySource;
+    slope[at.offsetOf(one.walk)] = 1;
+    add(flowOffK, Math.hypot(READING_K, swing));
+
+    slope.fill(0);
+    const fill = (share: number, part: typeof tails, by: Float64Array) => {
+      const byFlow = 1 - part.dropByFlow;
+      const byCapacity = part.flowByCapacity * byFlow - part.dropByCapacity;
+      for (let k = 0; k < columns; k += 1) slope[k]! += share * byCapacity * by[i * columns + k]!;
+      slope[at.cooling(i)]! -= share * part.flowByCapacity * byFlow;
+      slope[at.rated(i)]! += share * part.dropByCapacity;
+      slope[at.source]! += share * part.flowBySource * byFlow;
+    };
+    fill(1 - left, tails, here.by);
+    if (before && old) fill(left, before, old.by);
+    slope[at.sourceOf(one.walk)] = slope[at.source]!;
+    slope[at.offsetOf(one.walk)] = 1;
+    const folds = Math.abs(Math.log(capacity / Math.max(1e-6, nowFlows.capacity[i]!)));
+    const open = tails.dropK * (OPEN_SHARE + OPEN_PER_FOLD * Math.min(3, folds));
+    const unsettled = 0.4 * left * (oldReturn - settledReturn);
+    add(returnC + offset - one.returnC, Math.hypot(READING_K, FOLLOWS * swing, open, unsettled));
+  }
+  return { gradient, curvature, cost, flowOff };
+}
+
+const SEED = 20_261_127;
+/** What no model holds of a house makes drops less sure than readings say, by this factor. */
+const WIDER = 1.2;
+
+/** Rows that the readings leave open, drawn around the likeliest one; the same number draws the same. */
+export function drawCircuits({ row, curvature, excess }: FittedCircuit, count: number): Float64Array[] {
+  const normal = normalFrom(seededRandom(SEED));
+  return Array.from({ length: count }, () => {
+    const step = solveUpper(curvature, Float64Array.from(row, normal));
+    return row.map((value, k) => value + WIDER * excess * step[k]!);
+  });
+}
+
+/** Steady drops with the valves at some turns, K, NaN for no water; and which emitters are heated. */
+export interface Steady {
+  drops: Float64Array;
+  heated: boolean[];
+}
+
+/** Less than this share of the hottest excess over the room at the flow tail is not heated. */
+const HEATED = 0.7;
+export const USUAL_ROOM_C = 20;
+/** An emitter with less than this gets no water, W/K. */
+const TRACE = 1e-6;
+/** The logarithm of a flow is followed no further than this by its slopes. */
+const MOST_STEP = 3;
+
+/** What the likeliest circuit does with the valves at these turns. @param start - capacity rates nearby, or null */
+export function flowsWith(
+  { circuit, row }: FittedCircuit,
+  sorted: Sorted,
+  turns: Float64Array,
+  start: Float64Array | null,
+): Flows {
+  return solveFlows(networkOf(circuit, row, turns, shutAt(sorted, turns)), start);
+}
+
+/** Drops of a row of numbers for capacity rates, W/K. */
+export function steadyFrom(circuit: Circuit, row: Float64Array, sorted: Sorted, capacity: Float64Array): Steady {
+  const { n, at } = circuit;
+  const source = row[at.source]! + (sorted.walks > 0 ? row[at.sourceOf(sorted.walks - 1)]! : 0);
+  const drops = new Float64Array(n).fill(NaN);
+  const excess = new Float64Array(n);
+  for (let i = 0; i < n; i += 1) {
+    if (capacity[i]! < TRACE) continue;
+    const room = Number.isNaN(sorted.roomC[i]!) ? USUAL_ROOM_C : sorted.roomC[i]!;
+    const { flowC, dropK } = tailsOf(circuit, row, i, capacity[i]!, source, room);
+    drops[i] = dropK;
+    excess[i] = flowC - room;
+  }
+  const hottest = Math.max(...excess);
+  return { drops, heated: Array.from(excess, (one) => one >= HEATED * hottest) };
+}
+
+/**
+ * What each drawn circuit does with the valves at these turns. Flows follow the draws by their slopes at the likeliest circuit:
+ * what readings have settled stays settled, which drawn rows by themselves would not keep.
+ */
+export function steadyOfDraws(
+  fitted: FittedCircuit,
+  draws: readonly Float64Array[],
+  sorted: Sorted,
+  turns: Float64Array,
+): Steady[] {
+  const { circuit, row } = fitted;
+  const { n, at } = circuit;
+  const network = networkOf(circuit, row, turns, shutAt(sorted, turns));
+  const flows = solveFlows(network, null);
+  const by = flowSensitivity(circuit, row, network, flows, turns);
+  return draws.map((drawn) => {
+    const capacity = new Float64Array(n);
+    for (let i = 0; i < n; i += 1) {
+      if (flows.capacity[i]! < TRACE) continue;
+      let step = 0;
+      for (let k = 0; k < at.hydraulic; k += 1) step += by[i * at.hydraulic + k]! * (drawn[k]! - row[k]!);
+      capacity[i] = flows.capacity[i]! * Math.exp(Math.max(-MOST_STEP, Math.min(MOST_STEP, step)));
+    }
+    return steadyFrom(circuit, drawn, sorted, capacity);
+  });
+}

@@ -1,0 +1,59 @@
+/** An emitter as it is balanced: a radiator with its lockshield. */
+export interface BalanceEmitter {
+  id: string;
+  /** 1 is nearest to the source by pipe. */
+  order: number;
+  /** Output at 50 K mean excess, W, right to about 7 %; null where nobody knows it. */
+  ratedW: number | null;
+  exponent: number;
+  /** How far its lockshield is open now, and how far it can be; turns in eighths. */
+  turns: number;
+  turnsOpen: number;
+  /** The valve cannot be turned. */
+  sticks: boolean;
+}
+
+export interface ValveTurn {
+  walk: number;
+  atS: number;
+  emitterId: string;
+  from: number;
+  to: number;
+}
+
+export interface TailReading {
+  walk: number;
+  atS: number;
+  emitterId: string;
+  /** Of its lockshield when it was read. */
+  turns: number;
+  flowC: number;
+  returnC: number;
+  roomC: number;
+  /** Since any valve in the house was last turned, s. */
+  settledS: number;
+}
+
+/** Everything that is known of a circuit that is balanced by drop; oldest first. */
+export interface BalanceState {
+  targetK: number;
+  toleranceK: number;
+  flowSetC: number;
+  emitters: BalanceEmitter[];
+  turned: ValveTurn[];
+  readings: TailReading[];
+}
+
+export type DropState = 'on-target' | 'too-small' | 'too-large' | 'cold' | 'not-read';
+export type CannotWhy = 'sludged' | 'undersized-pump' | 'closed' | 'no-heat' | 'sticks' | 'ends-swapped' | 'not-settled';
+
+/** What to do next: one walk. */
+export interface BalanceAdvice {
+  done: boolean;
+  moves: { emitterId: string; toTurns: number; expectDropK: number; uncertaintyK: number }[];
+  waitS: number;
+  read: string[];
+  /** Of every emitter as it stands: its steady drop with its standard uncertainty; null where there is none. */
+  drops: { emitterId: string; dropK: number | null; uncertaintyK: number | null; state: DropState }[];
+  cannot: { emitterId: string; why: CannotWhy }[];
+}
