@@ -4,6 +4,7 @@ import { bench } from './bench';
 import { convert } from './convert';
 import { detect } from './detect';
 import { hours } from './hours';
+import { radiator } from './radiator';
 import { read } from './read';
 import { usage } from './arguments';
 
@@ -15,6 +16,7 @@ const VERBS: Record<
   convert,
   detect,
   balance,
+  radiator,
   bench,
   hours,
 };

@@ -353,3 +353,24 @@ test('a house by hand: rooms dragged and moved by keys, walls that know what lie
   await page.getByRole('button', { name: 'Remove Another wall' }).click();
   await expect(page.getByTestId('house-summary')).toContainText('22 surfaces');
 });
+
+test('a hint after a capture is off until somebody wants it, says what stands out or that nothing does, and is remembered', async ({
+  page,
+}) => {
+  await withHouse(page, 'Hints', /Hall or workshop/);
+  await toRound(page);
+  await live(page);
+  const hints = page.getByRole('button', { name: 'Hints off' });
+  await expect(hints).toHaveAttribute('aria-pressed', 'false');
+  await capture(page).click();
+  await expect(page.getByRole('link', { name: /^Read .* on the bench$/ }).first()).toBeVisible();
+  await expect(page.getByRole('status', { name: 'Hint' })).toHaveCount(0);
+
+  await hints.click();
+  const hint = page.getByRole('status', { name: 'Hint' });
+  await expect(hint).toHaveText(/Nothing stands out in the last frame\.|deserves? a look, first: [a-z]/);
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Hints on' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(hint).toHaveText(/Nothing stands out in the last frame\.|deserves? a look, first: [a-z]/);
+});
