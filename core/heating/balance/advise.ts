@@ -5,9 +5,9 @@ import { isClosed, sortReadings, type Sorted } from './readings';
 import type { BalanceAdvice, BalanceState, CannotWhy, DropState } from './state';
 
 /** Circuits drawn to judge what may be. */
-const DRAWS = 100;
+const DRAWS = 240;
 /** All are done when the chance that any is out of tolerance is below this; after many walks patience costs more than it brings. */
-const RISK = 0.06;
+const RISK = 0.04;
 const PATIENT_WALKS = 8;
 /** The chance from which it is said that an emitter cannot reach the target. */
 const CERTAIN = 0.85;
@@ -20,7 +20,7 @@ const LEAST_SPREAD_K = 0.2;
 /**
  * Which valves to turn, how long to wait and what to read, from everything that was read of a circuit.
  *
- * A model of the circuit (pump, trunk, valves, outputs) is fitted to all readings; a hundred circuits that fit as well say how
+ * A model of the circuit (pump, trunk, valves, outputs) is fitted to all readings; some hundred circuits that fit as well say how
  * sure it is. Drops are between the tails of one emitter, so that what a camera or a room adds to both cancels.
  */
 export function adviseBalance(state: BalanceState): BalanceAdvice {

@@ -10,9 +10,9 @@ const LEAVE = 0.9;
 const CENTRE = 0.3;
 const EIGHTH = 0.125;
 const LEAST_WAIT_S = 240;
-const MOST_WAIT_S = 480;
+const MOST_WAIT_S = 360;
 /** Time constants after which a tenth of a change is left; the fit knows what is left. */
-const SETTLES = 2.2;
+const SETTLES = 2;
 
 export interface Plan {
   turns: Float64Array;
