@@ -9,6 +9,9 @@ import { writeTiff } from '@core/formats/tiff/write';
 import { correctValues, radianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
 import { lookThrough } from '@core/detect/candidate';
+import { adviseBalance } from '@core/heating/balance/advise';
+import type { BalanceState } from '@core/heating/balance/state';
+import { SIGNAL_HOUSE } from '@core/simulate/heating/signalHouse';
 import { normalFrom, seededRandom } from '@core/geometry/random';
 import { houseScene, ownErrors, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
@@ -153,6 +156,7 @@ export function bench(): { document: unknown; refused: boolean } {
     return [320 + 1.4 * reach * Math.cos((Math.PI * i) / 10), 240 + reach * Math.sin((Math.PI * i) / 10)];
   });
   const busy = renderScene(houseScene(bedroomWall, { ...BENCH_CAMERA, width: 640, height: 480 }, { ...FROM_ASIDE, aside: 0 }, 1));
+  const circuit = playedCircuit();
   const tiff = writeTiff(frame, nodeCodecs);
   const npy = writeNpy(frame);
   const png = writePng(frame, nodeCodecs);
@@ -181,6 +185,7 @@ export function bench(): { document: unknown; refused: boolean } {
     npy: () => readFrame(npy, nodeCodecs),
     png16: () => readFrame(png, nodeCodecs),
     hours: () => scoreHours(year, plan),
+    balance: () => adviseBalance(circuit),
     detect: () => lookThrough(busy, { side: 'inside', drive: 18, least: 0.5, ignored: null }),
     viewfinder: () => renderScene(houseScene(bedroomWall, BENCH_CAMERA, FROM_ASIDE, 1)),
   });
@@ -188,4 +193,31 @@ export function bench(): { document: unknown; refused: boolean } {
     document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv, npy: readNpy, png16: readPng } },
     refused: false,
   };
+}
+
+/** Signal House after two walks: everything read twice, each lockshield turned once. */
+function playedCircuit(): BalanceState {
+  const emitters = SIGNAL_HOUSE.radiators.map(({ id, ratedW, turnsOpen }, i) => ({
+    id,
+    order: i + 1,
+    ratedW,
+    exponent: 1.3,
+    turns: 1.5,
+    turnsOpen,
+    sticks: false,
+  }));
+  const readings = [1, 2].flatMap((walk) =>
+    emitters.map(({ id, turnsOpen }, i) => ({
+      walk,
+      atS: 1000 * walk + 30 * i,
+      emitterId: id,
+      turns: walk === 1 ? turnsOpen : 1.5,
+      flowC: 59 - 0.2 * i,
+      returnC: walk === 1 ? 54 - 0.3 * i : 49 - i,
+      roomC: 20,
+      settledS: walk === 1 ? 3600 : 400 + 30 * i,
+    })),
+  );
+  const turned = emitters.map(({ id, turnsOpen }, i) => ({ walk: 2, atS: 1400 + i, emitterId: id, from: turnsOpen, to: 1.5 }));
+  return { targetK: 12, toleranceK: 2, flowSetC: 60, emitters, turned, readings };
 }

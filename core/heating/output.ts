@@ -1,5 +1,5 @@
 /** Mean excess over the room at which emitters are rated, K (EN 442). */
-export const RATED_EXCESS_K = 50;
+const RATED_EXCESS_K = 50;
 
 /**
  * Logarithmic mean excess of an emitter over its room, K.

@@ -28,7 +28,7 @@ const STEPS_ON_THE_WAY = 6;
 const SWINGS_K = 0.35;
 
 /** Emitters that get no water at these turns, by what was read. */
-export function shutAt(sorted: Sorted, turns: Float64Array): boolean[] {
+function shutAt(sorted: Sorted, turns: Float64Array): boolean[] {
   return sorted.emitters.map((_, i) => turns[i]! <= Math.max(0, sorted.coldAt[i]!));
 }
 
