@@ -273,6 +273,21 @@ describe('from a picture to sentences', () => {
     expect(words.every((sentence) => /^[A-Z].*\.$/.test(sentence))).toBe(true);
   });
 
+  test('where it is known which way a loss shows, colder and warmer are said in that sentence alone', () => {
+    const ranked = rankCauses(known(measuredOf(candidates[0]!, setting).evidence));
+    const said = (measured: Parameters<typeof argumentSentences>[2]) =>
+      ranked.flatMap(({ cause, for: pro, against }) =>
+        argumentSentences([...pro, ...against], cause, measured, 'C').filter(
+          ({ argument }) => argument.kind === 'trait' && argument.trait === 'tone',
+        ),
+      );
+    const measured = measuredOf(candidates[0]!, setting);
+    expect(measured.evidence.sign).toBe('loss');
+    expect(said(measured)).toEqual([]);
+    const { sign: _, ...without } = measured.evidence;
+    expect(said({ ...measured, evidence: without }).length).toBeGreaterThan(0);
+  });
+
   test('air that no house has is refused', () => {
     expect(() => settingOf({ ...AIR, insideC: 400 })).toThrow(expect.objectContaining({ code: 'out_of_range' }));
     expect(() => settingOf({ ...AIR, humidity: 1.4 })).toThrow(expect.objectContaining({ code: 'out_of_range' }));

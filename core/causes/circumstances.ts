@@ -15,7 +15,7 @@ export const CIRCUMSTANCES = {
   'electric-service-near': 'An electrical fitting stands at this wall.',
   'meant-opening-near': 'A vent, flap or flue that is meant is known at this wall.',
   'opening-known': 'A window or door is known in this surface.',
-  'insulated-lately': 'Insulation was added here, so that it should be there.',
+  'insulated-lately': 'Insulation was added here: it should be there.',
   'opening-closed-up': 'An opening or chimney was closed up here.',
   'other-side-agrees': 'From the other side the place stands out the other way round, as a loss does.',
   'other-side-differs': 'From the other side nothing stands out.',

@@ -29,8 +29,8 @@ const POWERS = [
  * @param counts - 1 for pixels that may be asked, 0 for those set aside
  * @returns the fitted surface, °C or K as the values; the median where too little is left to fit
  *
- * Least squares on medians of blocks, weighted anew by Tukey's biweight (Holland & Welsch 1977): a fault of half the surface is
- * still not followed.
+ * Least squares on medians of blocks, weighted anew by Tukey's biweight (Holland & Welsch 1977): a fault of three tenths of the
+ * surface is not followed, one of nearly half of it may be.
  */
 export function slowSurface(grid: Grid, counts: Uint8Array): Grid {
   const { width, height, values } = grid;

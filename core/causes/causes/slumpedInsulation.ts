@@ -22,7 +22,7 @@ export const slumpedInsulation: Cause = {
     bounds: 'what loses heat lies between the air inside and outside',
     reach: 'insulation slumps from the top of a bay',
     form: 'it fills the upper part of a bay',
-    framing: 'it lies between two lines of the framing',
+    framing: 'insulation that sinks leaves a bay from line to line',
     sign: 'a loss of heat has the other sign',
     top: 'it is even at the top and soft below',
   },
