@@ -69,3 +69,33 @@ test('without the pump nothing moves: the source stays at its set temperature, r
   expect(still.sourceC).toBeCloseTo(60, 1);
   still.returnC.forEach((value, i) => expect(value).toBeLessThan(warm.returnC[i]! - 3));
 });
+
+describe('the plug of a lockshield', () => {
+  const valve = { dead: 0.3, turnsOpen: 4 };
+
+  test('opens nothing in its dead part, slowly at first, and wholly at its stop', () => {
+    expect(plugOpening(valve, 0)).toBe(0);
+    expect(plugOpening(valve, 0.3)).toBe(0);
+    expect(plugOpening(valve, 4)).toBe(1);
+    expect(plugOpening(valve, 9)).toBe(1);
+    const [first, second] = [plugOpening(valve, 0.8), plugOpening(valve, 1.3) - plugOpening(valve, 0.8)];
+    expect(second).toBeGreaterThan(first);
+  });
+
+  test('a little more of one takes from the others', () => {
+    const more = turns.map((turn, i) => (i === 1 ? turn + 0.5 : turn));
+    const [before, after] = [massFlows(SIGNAL_HOUSE, turns), massFlows(SIGNAL_HOUSE, more)];
+    expect(after[1]!).toBeGreaterThan(before[1]!);
+    after.forEach((flow, i) => i !== 1 && expect(flow).toBeLessThan(before[i]!));
+  });
+
+  test('a blocked radiator gets nothing, and leaves more for the others', () => {
+    const blocked = {
+      ...SIGNAL_HOUSE,
+      radiators: SIGNAL_HOUSE.radiators.map((one, i) => (i === 2 ? { ...one, body: Infinity } : one)),
+    };
+    const flows = massFlows(blocked, turns);
+    expect(flows[2]).toBe(0);
+    massFlows(SIGNAL_HOUSE, turns).forEach((flow, i) => i !== 2 && expect(flows[i]!).toBeGreaterThan(flow));
+  });
+});
