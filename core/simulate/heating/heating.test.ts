@@ -74,10 +74,10 @@ describe('the plug of a lockshield', () => {
   const valve = { dead: 0.3, turnsOpen: 4 };
 
   test('opens nothing in its dead part, slowly at first, and wholly at its stop', () => {
-    expect(plugOpening(valve, 0)).toBe(0);
-    expect(plugOpening(valve, 0.3)).toBe(0);
-    expect(plugOpening(valve, 4)).toBe(1);
-    expect(plugOpening(valve, 9)).toBe(1);
+    expect(plugOpening(valve, 0)).toBeCloseTo(0, 12);
+    expect(plugOpening(valve, 0.3)).toBeCloseTo(0, 12);
+    expect(plugOpening(valve, 4)).toBeCloseTo(1, 12);
+    expect(plugOpening(valve, 9)).toBeCloseTo(1, 12);
     const [first, second] = [plugOpening(valve, 0.8), plugOpening(valve, 1.3) - plugOpening(valve, 0.8)];
     expect(second).toBeGreaterThan(first);
   });
