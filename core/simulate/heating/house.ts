@@ -111,7 +111,7 @@ export function massFlows(house: HeatingHouse, turns: readonly number[]): number
     );
     let share = 1;
     for (;;) {
-      const next = m.map((flow, i) => Math.max(flow + share * step[i]!, 0.1 * flow));
+      const next = m.map((flow, i) => (on[i] ? Math.max(flow + share * step[i]!, 0.1 * flow) : 0));
       const there = off(next);
       if (size(there) < size(now) || share < 1e-6) {
         m = next;
