@@ -150,6 +150,20 @@ describe('one answer', () => {
     expect(drops[3]).toEqual({ emitterId: 'r4', dropK: null, uncertaintyK: null, state: 'not-read' });
   });
 
+  test('a stop between two eighths is never gone beyond', () => {
+    const odd = state({ readings: [reading('r1', 58, 20.5), reading('r2', 58, 21), reading('r3', 58, 22)] });
+    const { moves } = adviseBalance({
+      ...odd,
+      emitters: odd.emitters.map((one) => ({ ...one, turns: 1, turnsOpen: 3.3 })),
+      readings: odd.readings.map((one) => ({ ...one, turns: 1 })),
+    });
+    expect(moves.length).toBeGreaterThan(0);
+    for (const { toTurns } of moves) {
+      expect(toTurns * 8).toBe(Math.round(toTurns * 8));
+      expect(toTurns).toBeLessThanOrEqual(3.25);
+    }
+  });
+
   test('the same state gives the same answer', () => {
     const one = state({ readings: [reading('r1', 59, 55), reading('r2', 58, 33), reading('r3', 58, 54)] });
     expect(adviseBalance(one)).toEqual(adviseBalance(structuredClone(one)));

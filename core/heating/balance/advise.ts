@@ -2,7 +2,7 @@ import { chancesAt } from './chances';
 import { drawCircuits, fitCircuit, type FittedCircuit } from './fit';
 import { planWalk, toRead, waitFor } from './plan';
 import { isClosed, sortReadings, type Sorted } from './readings';
-import type { BalanceAdvice, BalanceState, CannotWhy, DropState } from './state';
+import { stopOf, type BalanceAdvice, type BalanceState, type CannotWhy, type DropState } from './state';
 
 /** Circuits drawn to judge what may be. */
 const DRAWS = 240;
@@ -43,7 +43,7 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
     else if (emitter.sticks && now.on[i]! < 0.5) cannot.set(i, 'sticks');
     else if (
       !emitter.sticks &&
-      here[i]! >= emitter.turnsOpen &&
+      here[i]! >= stopOf(emitter) &&
       plan.turns[i] === here[i] &&
       plan.chances.above[i]! > (sorted.walks > MANY_WALKS ? CERTAIN_BY_THEN : CERTAIN)
     )

@@ -2,13 +2,12 @@ import { chancesAt, type Chances } from './chances';
 import { tailsOf } from './circuit';
 import { flowsWith, steadyFrom, USUAL_ROOM_C, type FittedCircuit } from './fit';
 import { isClosed, type Sorted } from './readings';
-import type { BalanceState } from './state';
+import { EIGHTH, stopOf, type BalanceState } from './state';
 
 /** An emitter is left alone while it is in tolerance with this likelihood. */
 const LEAVE = 0.9;
 /** Who is visited anyway and is off the target by this share of the tolerance is brought nearer to it. */
 const CENTRE = 0.3;
-const EIGHTH = 0.125;
 const LEAST_WAIT_S = 240;
 const MOST_WAIT_S = 360;
 /** Time constants after which a tenth of a change is left; the fit knows what is left. */
@@ -79,7 +78,7 @@ function turnsFor(
   // Shut valves begin where water surely comes.
   chosen.forEach((is, i) => {
     if (is && turns[i]! <= Math.max(0.25, sorted.coldAt[i]! + EIGHTH))
-      turns[i] = Math.min(emitters[i]!.turnsOpen, Math.max(1, sorted.coldAt[i]! + 0.5));
+      turns[i] = Math.min(stopOf(emitters[i]!), Math.max(1, sorted.coldAt[i]! + 0.5));
   });
   let drops = dropsAt(turns);
   // Each to its target while the others move too: a few rounds of the secant rule settle it.
@@ -90,7 +89,7 @@ function turnsFor(
       const at = turns[i]!;
       const next = Math.max(
         least(sorted, i),
-        Math.min(emitters[i]!.turnsOpen, at + stepFor(circuit, row, i, at, drops[i]!, targetK)),
+        Math.min(stopOf(emitters[i]!), at + stepFor(circuit, row, i, at, drops[i]!, targetK)),
       );
       moved = Math.max(moved, Math.abs(next - at));
       turns[i] = next;
@@ -99,13 +98,13 @@ function turnsFor(
     if (moved < 0.01) break;
   }
   chosen.forEach((is, i) => {
-    if (is) turns[i] = Math.max(least(sorted, i), Math.min(emitters[i]!.turnsOpen, Math.round(turns[i]! / EIGHTH) * EIGHTH));
+    if (is) turns[i] = Math.max(least(sorted, i), Math.min(stopOf(emitters[i]!), Math.round(turns[i]! / EIGHTH) * EIGHTH));
   });
   // An eighth this way or that where it brings the worst nearer.
   // Who stands open and is still above the target has nothing to gain by it, and is nobody's measure.
   const offOf = (steady: Float64Array, at: Float64Array) =>
     steady.reduce((sum, drop, i) => {
-      if (!chosen[i] || (at[i]! >= emitters[i]!.turnsOpen && !(drop < targetK))) return sum;
+      if (!chosen[i] || (at[i]! >= stopOf(emitters[i]!) && !(drop < targetK))) return sum;
       return sum + (Math.abs((Number.isNaN(drop) ? 3 * targetK : drop) - targetK) / toleranceK) ** 4;
     }, 0);
   let best = offOf(dropsAt(turns), turns);
@@ -116,7 +115,7 @@ function turnsFor(
       for (const step of [-EIGHTH, EIGHTH]) {
         const tried = turns.slice();
         tried[i]! += step;
-        if (tried[i]! < least(sorted, i) || tried[i]! > emitters[i]!.turnsOpen) continue;
+        if (tried[i]! < least(sorted, i) || tried[i]! > stopOf(emitters[i]!)) continue;
         const off = offOf(dropsAt(tried), tried);
         if (off >= best - 1e-6) continue;
         best = off;

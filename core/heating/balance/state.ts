@@ -13,6 +13,14 @@ export interface BalanceEmitter {
   sticks: boolean;
 }
 
+/** Turns are made in eighths. */
+export const EIGHTH = 0.125;
+
+/** The last whole eighth before the stop of a lockshield, turns. */
+export function stopOf({ turnsOpen }: BalanceEmitter): number {
+  return Math.floor(turnsOpen / EIGHTH + 1e-9) * EIGHTH;
+}
+
 export interface ValveTurn {
   walk: number;
   atS: number;
