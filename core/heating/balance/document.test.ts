@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { CoreError } from '../../errors';
+import { adviseBalance } from './advise';
 import { balanceAnswer, balanceStateFrom } from './document';
 
 const DOCUMENT = {
@@ -94,5 +96,70 @@ test('an answer is written in the words of the document, rounded to hundredths',
     read: ['r1'],
     drops: [{ emitter: 'r1', drop_k: null, uncertainty_k: null, state: 'cold' }],
     cannot: [{ emitter: 'r1', why: 'ends-swapped' }],
+  });
+});
+
+describe('whatever comes', () => {
+  const read = (document: unknown): 'read' | 'refused' => {
+    try {
+      balanceStateFrom(document);
+      return 'read';
+    } catch (error) {
+      if (error instanceof CoreError && error.code === 'bad_input') return 'refused';
+      throw error;
+    }
+  };
+
+  test('ends in a state or a refusal', () => {
+    fc.assert(fc.property(fc.anything(), (anything) => expect(read(anything)).toBe('refused')));
+    fc.assert(
+      fc.property(fc.constantFrom(...Object.keys(DOCUMENT)), fc.jsonValue(), (key, value) => {
+        expect(['read', 'refused']).toContain(read({ ...structuredClone(DOCUMENT), [key]: value }));
+      }),
+    );
+  });
+
+  test('what is read is answered by the rules: eighths within the stop, one state for every emitter, nothing to do when done', () => {
+    const kelvin = fc.double({ min: 15, max: 80, noNaN: true });
+    const eighth = fc.integer({ min: 0, max: 32 }).map((k) => k / 8);
+    const one = fc.record({ turns: eighth, sticks: fc.boolean(), rated_w: fc.option(fc.integer({ min: 100, max: 4000 })) });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(one, kelvin, kelvin), { minLength: 1, maxLength: 4 }), (rows) => {
+        const emitters = rows.map(([{ turns, sticks, rated_w }], i) => ({
+          ...emitter,
+          id: `r${i}`,
+          order: i + 1,
+          turns,
+          sticks,
+          rated_w,
+        }));
+        const readings = rows.map(([{ turns }, flow_c, return_c], i) => ({
+          ...reading,
+          emitter: `r${i}`,
+          turns,
+          flow_c,
+          return_c,
+          t_s: 700 + i,
+        }));
+        const {
+          done,
+          moves,
+          read: next,
+          drops,
+        } = adviseBalance(balanceStateFrom({ ...DOCUMENT, turned: [], emitters, readings }));
+        expect(drops.map(({ emitterId }) => emitterId).sort()).toEqual(emitters.map(({ id }) => id).sort());
+        for (const { emitterId, toTurns, expectDropK, uncertaintyK } of moves) {
+          const of = emitters.find(({ id }) => id === emitterId)!;
+          expect(of.sticks).toBe(false);
+          expect(toTurns * 8).toBe(Math.round(toTurns * 8));
+          expect(toTurns).toBeGreaterThanOrEqual(0);
+          expect(toTurns).toBeLessThanOrEqual(4);
+          expect(Number.isFinite(expectDropK + uncertaintyK)).toBe(true);
+        }
+        if (done) expect([moves, next]).toEqual([[], []]);
+        else expect(moves.length + next.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 40 },
+    );
   });
 });

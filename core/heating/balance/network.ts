@@ -87,36 +87,35 @@ function offOf({ head, fall, reference, trunk, own }: Network, capacity: Float64
   return { values, worst, size, flows: { capacity, across, through } };
 }
 
+/** What one more of any flow behind a part of the trunk takes from the head there: the pump's share and that of the trunk. */
+function commonSlopes({ head, fall, reference, trunk }: Network, through: Float64Array): Float64Array {
+  let sum = (2 * head * fall * through[0]!) / reference ** 2;
+  return trunk.map((resistance, i) => (sum += 2 * resistance * through[i]!));
+}
+
 /** How the loops' balance answers to the flows. */
-function slopes({ head, fall, reference, trunk, own }: Network, capacity: Float64Array, { through }: Flows): Float64Array {
+function slopes(network: Network, capacity: Float64Array, { through }: Flows): Float64Array {
+  const { own } = network;
   const n = capacity.length;
   const matrix = new Float64Array(n * n);
-  const pump = (2 * head * fall * through[0]!) / reference ** 2;
-  const shared = new Float64Array(n);
-  let sum = 0;
-  for (let i = 0; i < n; i += 1) shared[i] = sum += 2 * trunk[i]! * through[i]!;
+  const common = commonSlopes(network, through);
   for (let i = 0; i < n; i += 1) {
     if (own[i] === Infinity) {
       matrix[i * n + i] = 1;
       continue;
     }
-    for (let j = 0; j < n; j += 1)
-      matrix[i * n + j] = (i === j ? 2 * own[i]! * capacity[i]! : 0) + pump + shared[Math.min(i, j)]!;
+    for (let j = 0; j < n; j += 1) matrix[i * n + j] = (i === j ? 2 * own[i]! * capacity[i]! : 0) + common[Math.min(i, j)]!;
   }
   return matrix;
 }
 
 /** How the loops' balance (2 ln flow + ln resistance − ln pressure) answers to the logarithms of the flows. */
-export function jacobian({ head, fall, reference, trunk }: Network, { capacity, across, through }: Flows): Float64Array {
+export function jacobian(network: Network, { capacity, across, through }: Flows): Float64Array {
   const n = capacity.length;
   const matrix = new Float64Array(n * n);
-  const pump = (2 * head * fall * through[0]!) / reference ** 2;
-  const shared = new Float64Array(n);
-  let sum = 0;
-  for (let i = 0; i < n; i += 1) shared[i] = sum += 2 * trunk[i]! * through[i]!;
+  const common = commonSlopes(network, through);
   for (let i = 0; i < n; i += 1) {
-    for (let j = 0; j < n; j += 1)
-      matrix[i * n + j] = (i === j ? 2 : 0) + (capacity[j]! / across[i]!) * (pump + shared[Math.min(i, j)]!);
+    for (let j = 0; j < n; j += 1) matrix[i * n + j] = (i === j ? 2 : 0) + (capacity[j]! / across[i]!) * common[Math.min(i, j)]!;
   }
   return matrix;
 }
