@@ -45,7 +45,8 @@ function layout(n: number) {
 
 /** Temperature of what pipes run through, °C. */
 const VOID_C = 18;
-const ROOM_C = 20;
+/** Of a room in which nobody read it, °C. */
+export const USUAL_ROOM_C = 20;
 /** A valve of 1 m³/h at 1 bar lets so many W/K by at 1 kPa: 985 kg/m³, 4186 J/(kg·K), √(1/100). */
 const PER_KV = 114.5;
 const VALVE_KV = 0.85;
@@ -72,7 +73,7 @@ export function expectedCircuit({ targetK, flowSetC }: BalanceState, sorted: Sor
   };
   const known = emitters.flatMap(({ ratedW }) => ratedW ?? []);
   const middle = known.length > 0 ? Math.exp(known.reduce((sum, one) => sum + Math.log(one), 0) / known.length) : USUAL_W;
-  const excess = Math.max(5, flowSetC - ROOM_C);
+  const excess = Math.max(5, flowSetC - USUAL_ROOM_C);
   const wanted = Float64Array.from(emitters, ({ ratedW, exponent }) => {
     const drop = Math.min(targetK, 0.7 * excess);
     return outputW(ratedW ?? middle, exponent, excess, excess - drop) / drop;

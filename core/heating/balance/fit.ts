@@ -1,6 +1,6 @@
 import { cholesky, solveUpper, solveWith, type Triangle } from '../../geometry/cholesky';
 import { normalFrom, seededRandom } from '../../geometry/random';
-import { expectedCircuit, flowSensitivity, networkOf, tailsOf, type Circuit } from './circuit';
+import { expectedCircuit, flowSensitivity, networkOf, tailsOf, USUAL_ROOM_C, type Circuit } from './circuit';
 import { solveFlows, type Flows } from './network';
 import type { Sorted } from './readings';
 import type { BalanceState } from './state';
@@ -207,7 +207,6 @@ export interface Steady {
 
 /** Less than this share of the hottest excess over the room at the flow tail is not heated. */
 const HEATED = 0.7;
-export const USUAL_ROOM_C = 20;
 /** An emitter with less than this gets no water, W/K. */
 const TRACE = 1e-6;
 /** The logarithm of a flow is followed no further than this by its slopes. */

@@ -1,6 +1,6 @@
 import { chancesAt, type Chances } from './chances';
-import { tailsOf } from './circuit';
-import { flowsWith, steadyFrom, USUAL_ROOM_C, type FittedCircuit } from './fit';
+import { tailsOf, USUAL_ROOM_C } from './circuit';
+import { flowsWith, steadyFrom, type FittedCircuit } from './fit';
 import { isClosed, type Sorted } from './readings';
 import { EIGHTH, stopOf, type BalanceState } from './state';
 
@@ -10,7 +10,7 @@ const LEAVE = 0.9;
 const CENTRE = 0.3;
 const LEAST_WAIT_S = 240;
 const MOST_WAIT_S = 360;
-/** Time constants after which a tenth of a change is left; the fit knows what is left. */
+/** Time constants after which an eighth of a change is left; the fit knows what is left. */
 const SETTLES = 2;
 
 export interface Plan {

@@ -14,15 +14,15 @@ export function lookedFrame(document: VisitDocument, frameId: string, values: Fl
 }
 
 /**
- * The frame of the last visit at the stop of a frame of this one, looked through as that one is.
+ * The frame of the last visit at the stop of a frame of this one.
  *
  * @returns null where there was none, or one of another size
  */
-export function lastTimesFrame(document: VisitDocument, frameId: string): { id: string } | null {
+export function lastTimesFrame(document: VisitDocument, frameId: string): string | null {
   const { stopKey } = document.rows.frame[frameId]!.value;
   const earlier = document.earlier[stopKey ?? '']?.frame ?? null;
   const { width, height } = document.frameFacts[frameId]!;
-  return earlier && earlier.width === width && earlier.height === height ? earlier : null;
+  return earlier && earlier.width === width && earlier.height === height ? earlier.id : null;
 }
 
 /** Tells masks apart (FNV-1a). */

@@ -17,7 +17,7 @@ export function useRelated(frameId: string | null, least: number, pixelsOf: (id:
   const { document, pixels } = useVisit();
   const partnerId = frameId && partnerOf(document, frameId);
   const otherId = frameId && otherSideFrameOf(document, frameId);
-  const lastId = (frameId && lastTimesFrame(document, frameId)?.id) ?? null;
+  const lastId = frameId && lastTimesFrame(document, frameId);
   useEffect(() => {
     for (const id of [partnerId, otherId, lastId]) if (id) pixels.want(id);
   }, [partnerId, otherId, lastId, pixels]);
