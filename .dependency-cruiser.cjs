@@ -31,6 +31,7 @@ const CORE = [
   'visit',
   'round',
   'candidates',
+  'circuit',
   'building',
   'report',
   'letter',

@@ -70,6 +70,8 @@ export interface VisitDocument extends VisitFacts {
   /** When it was read, by the server's clock, ms since 1970. */
   readAt: number;
   broken: BrokenRow[];
+  /** The house has a heating system to practise on. */
+  practised: boolean;
   /** By the keys of stops. */
   earlier: Record<string, EarlierStop>;
   rows: { [E in VisitEntity]: RowsOf<E> };

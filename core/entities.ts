@@ -20,6 +20,16 @@ import { ownStopEntity } from './round/ownStopRow';
 import { putBackEntity } from './round/putBackRow';
 import { recordingEntity } from './round/recordingRow';
 import { stopEntity } from './round/stopRow';
+import { boilerCardEntity } from './heating/rows/boilerCardRow';
+import { emitterEntity } from './heating/rows/emitterRow';
+import { faceEntity } from './heating/rows/faceRow';
+import { floorTraceEntity } from './heating/rows/floorTraceRow';
+import { flushEntity } from './heating/rows/flushRow';
+import { heatingEntity } from './heating/rows/heatingRow';
+import { pipeEntity } from './heating/rows/pipeRow';
+import { tailReadingEntity } from './heating/rows/tailReadingRow';
+import { valveTurnEntity } from './heating/rows/valveTurnRow';
+import { warmingEntity } from './heating/rows/warmingRow';
 import { loanEntity } from './sharing/loanRow';
 import { loanHomeEntity } from './sharing/loanHomeRow';
 import { conditionsEntity } from './visit/conditionsRow';
@@ -40,6 +50,7 @@ export const ENTITIES = [
   roomEntity,
   surfaceEntity,
   serviceEntity,
+  emitterEntity,
   ownStopEntity,
   visitEntity,
   intakeEntity,
@@ -59,6 +70,15 @@ export const ENTITIES = [
   logEntity,
   kitEntity,
   recordingEntity,
+  heatingEntity,
+  warmingEntity,
+  valveTurnEntity,
+  tailReadingEntity,
+  faceEntity,
+  floorTraceEntity,
+  pipeEntity,
+  flushEntity,
+  boilerCardEntity,
   loanEntity,
   loanHomeEntity,
   handoverEntity,

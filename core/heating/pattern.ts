@@ -178,11 +178,47 @@ const FILLS = 0.8;
 const LEAST_SHARE = 0.02;
 
 /**
- * Finds an emitter in a frame by itself: the one large warm rectangle.
+ * Finds an emitter in a frame by itself: the one large warm rectangle. A part that air or time keeps as cold as the wall is none of
+ * it; where the proportions of its face are known, the box is made whole: upwards where it is too low, because air lies along the
+ * top, and away from its hotter end where it is too narrow, because the warmth is still on its way.
  *
+ * @param aspect - width over height of its face; null where nobody measured it
  * @returns null where there is none, or where more than one thing is as warm
  */
-export function findFace({ width, height, values }: Grid, airC: number): FaceBox | null {
+export function findFace(frame: Grid, airC: number, aspect: number | null = null): FaceBox | null {
+  const box = warmBox(frame, airC);
+  return box && aspect !== null ? whole(frame, box, aspect) : box;
+}
+
+/** A box that is smaller than its proportions say by this share is made whole. */
+const SHORT = 0.9;
+
+function whole({ width, height, values }: Grid, box: FaceBox, aspect: number): FaceBox {
+  const tall = Math.round(box.width / aspect);
+  if (box.height < SHORT * tall) {
+    const y = Math.max(0, box.y + box.height - tall);
+    return { ...box, y, height: box.y + box.height - y };
+  }
+  const wide = Math.round(box.height * aspect);
+  if (box.width >= SHORT * wide) return box;
+  const half = (from: number, to: number) => {
+    let [sum, n] = [0, 0];
+    for (let y = box.y; y < box.y + box.height; y += 1)
+      for (let x = from; x < to; x += 1)
+        if (hasReading(values[y * width + x]!)) {
+          sum += values[y * width + x]!;
+          n += 1;
+        }
+    return sum / n;
+  };
+  const middle = box.x + Math.floor(box.width / 2);
+  if (half(box.x, middle) >= half(middle, box.x + box.width))
+    return { ...box, width: Math.min(wide, width - box.x), height: Math.min(box.height, height - box.y) };
+  const x = Math.max(0, box.x + box.width - wide);
+  return { ...box, x, width: box.x + box.width - x };
+}
+
+function warmBox({ width, height, values }: Grid, airC: number): FaceBox | null {
   let hottest = -Infinity;
   for (const value of values) if (hasReading(value) && value > hottest) hottest = value;
   if (hottest < airC + LEAST_EXCESS_K) return null;

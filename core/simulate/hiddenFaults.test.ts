@@ -86,6 +86,7 @@ test('a captured frame goes through its file and back like any other', () => {
     surface,
     room: room && templateRooms(TEMPLATES.cottage, ID.site)[0]!,
     described: null,
+    emitters: null,
     hidden: drawHidden(spots[0]!),
     sealed: false,
     storeys: { lowest: 0, count: 1 },

@@ -4,6 +4,7 @@ import type { Opening, SurfaceValue } from '../house/surfaceRow';
 import type { Behind } from '../house/kinds';
 import { drawHidden, STUD_FIRST, STUD_SPACING } from './hiddenFaults';
 import { normalFrom, seededRandom } from '../geometry/random';
+import type { EmitterFeature } from './features/emitter';
 import type { Feature, Scene } from './scene';
 import { loftSide, outerSide, type SimulatedWeather } from './sceneWeather';
 import type { OwnErrors, Pose, SceneCamera } from './surface';
@@ -18,6 +19,8 @@ export interface SimulatedSurface {
   described: readonly Feature[] | null;
   /** What chance has hidden, drawn once. */
   hidden: readonly Feature[];
+  /** Radiators on it of a heating system that is practised on; null where a house has none. */
+  emitters: readonly EmitterFeature[] | null;
   /** Somebody closed gaps of it within the visit. */
   sealed: boolean;
   /** Lowest storey of the house, and how many it has. */
@@ -94,7 +97,7 @@ function radiatorUnder(surface: SurfaceValue, room: RoomValue | null): Feature[]
 }
 
 /** What everybody sees or expects on a surface: edges, studs, openings, a radiator. */
-function knownFeatures({ surface, room, weather }: SimulatedSurface): Feature[] {
+function knownFeatures({ surface, room, weather, emitters }: SimulatedSurface): Feature[] {
   const { kind, mass } = surface;
   const outdoors = room === null;
   const features: Feature[] = [];
@@ -105,7 +108,8 @@ function knownFeatures({ surface, room, weather }: SimulatedSurface): Feature[] 
     features.push({ kind: 'studs', first: STUD_FIRST, spacing: STUD_SPACING, width: 0.05, strength: 0.024 });
   if (outdoors && mass === 'brick') features.push({ kind: 'net', what: 'mortar', spacing: 0.23, strength: 0.02 });
   features.push(...surface.openings.map((opening) => openingFeature(opening, outdoors)));
-  if (weather.insideC > weather.outsideC) features.push(...radiatorUnder(surface, room));
+  if (emitters) features.push(...emitters);
+  else if (weather.insideC > weather.outsideC) features.push(...radiatorUnder(surface, room));
   return features;
 }
 

@@ -306,6 +306,7 @@ test('a house follows its weather: the same wall in calm cloud and in clear wind
     },
     room: null,
     described: null,
+    emitters: null,
     hidden: [],
     sealed: false,
     storeys: { lowest: 0, count: 2 },

@@ -4,6 +4,7 @@ import type { DampFeature } from './features/damp';
 import type { DoorFeature } from './features/door';
 import type { DuctFeature } from './features/duct';
 import type { EdgeFeature } from './features/edge';
+import type { EmitterFeature } from './features/emitter';
 import type { FilmFeature } from './features/film';
 import type { FittingFeature } from './features/fitting';
 import type { GrilleFeature } from './features/grille';
@@ -38,6 +39,7 @@ export type Feature =
   | DoorFeature
   | DuctFeature
   | EdgeFeature
+  | EmitterFeature
   | FilmFeature
   | FittingFeature
   | GrilleFeature

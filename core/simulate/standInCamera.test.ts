@@ -230,6 +230,7 @@ describe('a simulated house', () => {
       ordinal: 0,
     },
     described: null,
+    emitters: null,
     hidden: [],
     sealed: false,
     storeys: { lowest: 0, count: 2 },

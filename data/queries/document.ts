@@ -11,6 +11,7 @@ import { selectRows } from '../rows/selectRows';
 import { tableOf } from '../rows/tables';
 import * as t from '../schema';
 import { loadEarlier } from './earlier';
+import { hasPractice } from './practice';
 
 const KINDS = ENTITIES.filter(({ scope }) => scope !== 'loan').map(({ name }) => name as VisitEntity);
 
@@ -110,6 +111,7 @@ export async function loadVisitDocument(asking: Asking, visitId: string): Promis
       siteId: visit.siteId,
       readAt,
       broken: [],
+      practised: await hasPractice(tx, visit.siteId),
       ...noFacts(),
       earlier: await loadEarlier(tx, visit),
       rows: Object.fromEntries(KINDS.map((entity) => [entity, {}])) as unknown as VisitDocument['rows'],

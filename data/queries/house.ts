@@ -5,6 +5,7 @@ import type { SimulatedWeather } from '@core/simulate/sceneWeather';
 import type { Asking } from '../asking';
 import { conditions, finding, frame, room, site, surface, visit } from '../schema';
 import { rowFrom } from '../rows/read';
+import { practisedOn } from './practice';
 
 /** Weather of a visit that nobody noted yet: a still cold evening. */
 const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45, windMs: 1 };
@@ -48,6 +49,7 @@ export async function loadSimulated(asking: Asking, visitId: string, surfaceId: 
     described: found.surface.described,
     storeys: { lowest, count: highest - lowest + 1 },
     weather: weatherOf(found.conditions, found.site, found.startedAt),
+    emitters: await practisedOn(asking, visitId, found.site.id, { id: surfaceId, version: 1, value }),
   };
   return { ...simulated, hidden: found.surface.hidden ?? (await hide(asking, simulated)) };
 }

@@ -4,6 +4,7 @@ export * from './change';
 export * from './command';
 export * from './finding';
 export * from './frame';
+export * from './heating';
 export * from './loan';
 export * from './look';
 export * from './material';

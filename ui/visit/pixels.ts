@@ -93,6 +93,23 @@ export class PixelStore {
       });
   }
 
+  /** A frame's values once they are there; null when they cannot be had. */
+  load(frameId: string): Promise<Float32Array | null> {
+    return new Promise((resolve) => {
+      const look = () => {
+        const values = this.peek(frameId);
+        if (!values && this.problem(frameId) === undefined) return false;
+        resolve(values ?? null);
+        return true;
+      };
+      if (look()) return;
+      const leave = this.subscribe(() => {
+        if (look()) leave();
+      });
+      this.want(frameId);
+    });
+  }
+
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

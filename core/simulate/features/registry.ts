@@ -6,6 +6,7 @@ import { damp } from './damp';
 import { door } from './door';
 import { duct } from './duct';
 import { edge } from './edge';
+import { emitter } from './emitter';
 import { film } from './film';
 import { fitting } from './fitting';
 import { grille } from './grille';
@@ -37,6 +38,7 @@ const KINDS: { [K in Feature['kind']]: FeatureKind<Extract<Feature, { kind: K }>
   door,
   duct,
   edge,
+  emitter,
   film,
   fitting,
   grille,

@@ -1,0 +1,53 @@
+'use client';
+
+import { useCallback, useMemo } from 'react';
+import { emitterRowOf, emittersOf, type Emitter } from '@core/circuit/emitters';
+import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
+import type { Put } from '@core/circuit/takeIn';
+import type { EmitterValue } from '@core/heating/rows/emitterRow';
+import type { HeatingValue } from '@core/heating/rows/heatingRow';
+import type { WarmingValue } from '@core/heating/rows/warmingRow';
+import { localTime } from '@core/units/localTime';
+import { siteOf } from '@core/visit/theVisit';
+import { useNow } from '@ui/time/useNow';
+import { useVisit } from '@ui/visit/VisitProvider';
+
+const SECOND = 1000;
+const moment = () => Date.now();
+
+/** The heating of the visit and what changes it; its clock runs ahead by what was let pass in practice. */
+export function useHeat() {
+  const { document, edit } = useVisit();
+  const row = heatingOf(document);
+  const { skippedS } = row.value;
+  const now = useCallback(() => moment() + SECOND * skippedS, [skippedS]);
+  const { timeZone } = siteOf(document);
+  const clock = useCallback((at: number) => localTime(at, timeZone), [timeZone]);
+  const emitters = emittersOf(document);
+  const heatingPut = (change: Partial<HeatingValue>): Put => ({
+    entity: 'heating',
+    rowId: row.id,
+    value: { ...row.value, ...change },
+  });
+  const emitterPut = (serviceId: string, change: Partial<EmitterValue>): Put => {
+    const own = emitterRowOf(document, serviceId);
+    return { entity: 'emitter', rowId: own.id, value: { ...own.value, ...change } };
+  };
+  const warmingPut = (serviceId: string, change: Partial<WarmingValue>): Put => {
+    const own = warmingOf(document, serviceId);
+    return { entity: 'warming', rowId: own.id, value: { ...own.value, ...change } };
+  };
+  return { document, edit, heating: row.value, emitters, now, clock, heatingPut, emitterPut, warmingPut };
+}
+
+/** The visit's heating clock as it runs, to the second. */
+export function useHeatNow(): number {
+  const { document } = useVisit();
+  return useNow(SECOND) + SECOND * heatingOf(document).value.skippedS;
+}
+
+/** An emitter by its id. */
+export function useEmitter(id: string | null): Emitter | null {
+  const { document } = useVisit();
+  return useMemo(() => emittersOf(document).find((one) => one.id === id) ?? null, [document, id]);
+}

@@ -1,0 +1,142 @@
+import type { VisitDocument } from '../document';
+import { EIGHTH, type BalanceAdvice, type BalanceState } from '../heating/balance/state';
+import { emittersOf } from './emitters';
+import { heatingOf } from './heatingOf';
+import { readingsOf, tailsOf, turnsOf, type Pixels } from './tails';
+
+/** Settled long ago, s: nothing was turned before. */
+const LONG_AGO_S = 7200;
+
+/**
+ * Everything that is known of the circuit before a walk: what the adviser plans that walk from.
+ *
+ * @returns null while pixels of readings are on their way, or without an emitter
+ */
+export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk: number): BalanceState | null {
+  const emitters = emittersOf(document);
+  if (emitters.length === 0) return null;
+  const { targetK, toleranceK, flowSetC, onAt } = heatingOf(document).value;
+  const turned = turnsOf(document).filter(({ value }) => value.walk < walk);
+  const rows = readingsOf(document).filter(({ value }) => value.walk < walk);
+  const begun = Math.min(onAt ?? Infinity, ...turned.map(({ value }) => value.at), ...rows.map(({ value }) => value.at));
+  const readings: BalanceState['readings'] = [];
+  for (const row of rows) {
+    const tails = tailsOf(document, row, pixels);
+    if (tails === undefined) return null;
+    if (tails === null) continue;
+    const { at, serviceId, roomC } = row.value;
+    const before = turned.filter(({ value }) => value.at <= at);
+    const own = before.filter(({ value }) => value.serviceId === serviceId).at(-1);
+    const last = before.at(-1)?.value.at;
+    readings.push({
+      walk: row.value.walk,
+      atS: (at - begun) / 1000,
+      emitterId: serviceId,
+      turns: own?.value.to ?? turnsAtFirst(document, serviceId),
+      flowC: tails.flowC,
+      returnC: tails.returnC,
+      roomC,
+      settledS: last === undefined ? LONG_AGO_S : (at - last) / 1000,
+    });
+  }
+  return {
+    targetK,
+    toleranceK,
+    flowSetC,
+    emitters: emitters.map(({ id, row, ratedW }, k) => {
+      const { turnsOpen, sticks, exponent } = row.value;
+      const mine = turned.filter(({ value }) => value.serviceId === id).at(-1);
+      return {
+        id,
+        order: k + 1,
+        ratedW,
+        exponent,
+        turns: Math.min(turnsOpen, mine?.value.to ?? row.value.turns),
+        turnsOpen,
+        sticks,
+      };
+    }),
+    turned: turned.map(({ value }) => ({
+      walk: value.walk,
+      atS: (value.at - begun) / 1000,
+      emitterId: value.serviceId,
+      from: value.from,
+      to: value.to,
+    })),
+    readings,
+  };
+}
+
+function turnsAtFirst(document: VisitDocument, serviceId: string): number {
+  return emittersOf(document).find(({ id }) => id === serviceId)!.row.value.turns;
+}
+
+/** What is left to do on a walk: turn, wait, read; in this order. */
+export interface WalkLeft {
+  moves: BalanceAdvice['moves'];
+  read: string[];
+  /** All of the walk, done or not. */
+  total: number;
+}
+
+/** What an advice leaves to do, by what was turned and read on its walk. */
+export function leftOf(document: VisitDocument, advice: BalanceAdvice, walk: number): WalkLeft {
+  const on = (rows: { value: { walk: number; serviceId: string } }[]) =>
+    new Set(rows.filter(({ value }) => value.walk === walk).map(({ value }) => value.serviceId));
+  const turned = on(turnsOf(document));
+  const read = on(readingsOf(document));
+  return {
+    moves: advice.moves.filter(({ emitterId }) => !turned.has(emitterId)),
+    read: advice.read.filter((id) => !read.has(id)),
+    total: advice.moves.length + advice.read.length,
+  };
+}
+
+/** The walk that is on: it begins with the first. */
+export function walkOf(document: VisitDocument): number {
+  return Math.max(1, heatingOf(document).value.walk);
+}
+
+/** Drops of every emitter, walk by walk, as they were read. */
+export function dropsByWalk(
+  document: VisitDocument,
+  pixels: Pixels,
+): { walk: number; at: number; drops: Map<string, number> }[] {
+  const walks = new Map<number, { walk: number; at: number; drops: Map<string, number> }>();
+  for (const row of readingsOf(document)) {
+    const tails = tailsOf(document, row, pixels);
+    if (!tails) continue;
+    const { walk, at, serviceId } = row.value;
+    const entry = walks.get(walk) ?? { walk, at, drops: new Map<string, number>() };
+    entry.drops.set(serviceId, Math.abs(tails.flowC - tails.returnC));
+    walks.set(walk, entry);
+  }
+  return [...walks.values()].sort((a, b) => a.walk - b.walk);
+}
+
+/** The newest reading of an emitter, where it can be read. */
+export function lastTails(document: VisitDocument, serviceId: string, pixels: Pixels) {
+  const own = readingsOf(document).filter(({ value }) => value.serviceId === serviceId);
+  for (const row of own.toReversed()) {
+    const tails = tailsOf(document, row, pixels);
+    if (tails) return { row, ...tails };
+  }
+  return null;
+}
+
+/** The first reading of an emitter on this visit: as it was found. */
+export function firstTails(document: VisitDocument, serviceId: string, pixels: Pixels) {
+  for (const row of readingsOf(document).filter(({ value }) => value.serviceId === serviceId)) {
+    const tails = tailsOf(document, row, pixels);
+    if (tails) return { row, ...tails };
+  }
+  return null;
+}
+
+/** Turns in words: `1 ⅜`, `¾`, `shut`. */
+export function turnWords(turns: number): string {
+  const eighths = Math.round(turns / EIGHTH);
+  const [whole, rest] = [Math.floor(eighths / 8), eighths % 8];
+  if (eighths === 0) return 'shut';
+  return [whole > 0 ? String(whole) : '', ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'][rest]].filter(Boolean).join(' ');
+}

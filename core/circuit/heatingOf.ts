@@ -1,0 +1,79 @@
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import { TARGETS } from '../heating/school';
+import type { FlushValue } from '../heating/rows/flushRow';
+import type { HeatingValue } from '../heating/rows/heatingRow';
+import { rowIdFrom } from '../rows/rowId';
+import { conditionsOf } from '../visit/theVisit';
+
+/** Rows that a visit, or an emitter on a visit, has once: as they are stored, else as they begin. */
+
+/** What sources are usually set to, °C. */
+const USUAL_FLOW_C = 60;
+
+export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
+  const id = rowIdFrom(visitId, 'heating');
+  const { targetK, toleranceK } = TARGETS.usual;
+  const fresh: HeatingValue = {
+    visitId,
+    school: 'usual',
+    targetK,
+    toleranceK,
+    flowSetC: USUAL_FLOW_C,
+    onAt: null,
+    checks: {},
+    flows: [],
+    markBar: null,
+    beforeBar: null,
+    afterBar: null,
+    listenAt: null,
+    walk: 0,
+    waitUntil: null,
+    skippedS: 0,
+  };
+  return rows.heating[id] ?? { id, version: 0, value: fresh };
+}
+
+export function warmingOf({ visitId, rows }: VisitDocument, serviceId: string): Row<'warming'> {
+  const id = rowIdFrom(visitId, `warming ${serviceId}`);
+  return rows.warming[id] ?? { id, version: 0, value: { visitId, serviceId, warmAt: null, bledAt: null } };
+}
+
+export function flushOf({ visitId, rows }: VisitDocument): Row<'flush'> {
+  const id = rowIdFrom(visitId, 'flush');
+  const fresh: FlushValue = {
+    visitId,
+    steps: {},
+    marks: [],
+    mainsPpm: null,
+    water: [],
+    cleaner: '',
+    inhibitor: '',
+    by: '',
+    note: '',
+  };
+  return rows.flush[id] ?? { id, version: 0, value: fresh };
+}
+
+/** Id of a turn or a reading: one for each emitter and walk, so that two people at one valve are asked which holds. */
+export function ofWalk(visitId: string, what: 'turn' | 'reading', walk: number, serviceId: string): string {
+  return rowIdFrom(visitId, `${what} ${walk} ${serviceId}`);
+}
+
+const USUAL_ROOM_C = 20;
+
+/** Air of a room: as it was last noted beside an emitter, else that of the visit. */
+export function roomAirOf(document: VisitDocument, serviceId: string): number {
+  const last = Object.values(document.rows.tailReading)
+    .filter(({ value }) => value.serviceId === serviceId)
+    .sort((a, b) => a.value.at - b.value.at)
+    .at(-1);
+  return last?.value.roomC ?? conditionsOf(document)?.value.insideC ?? USUAL_ROOM_C;
+}
+
+/** Whether a visit holds anything of the heating. */
+export function holdsHeating({ rows }: VisitDocument): boolean {
+  return (['emitter', 'heating', 'tailReading', 'face', 'floorTrace', 'pipe', 'flush', 'boilerCard'] as const).some(
+    (kind) => Object.keys(rows[kind]).length > 0,
+  );
+}

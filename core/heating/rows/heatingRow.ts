@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { defineEntity, OF_VISIT } from '../../rows/entity';
+import { idSchema, momentSchema } from '../../rows/fields';
+import { SCHOOLS } from '../school';
+
+const barSchema = z.number().min(0, 'must not be negative').max(10, 'must not exceed 10 bar');
+
+/** What is checked at the source when the heat comes on. */
+export const START_CHECKS = ['pump-heard', 'pump-felt', 'flow-rises', 'heads-open', 'bled'] as const;
+export type StartCheck = (typeof START_CHECKS)[number];
+
+/** The heating of a visit as a whole: one row for each visit. */
+export const heatingValueSchema = z
+  .object({
+    visitId: idSchema,
+    school: z.enum(SCHOOLS),
+    targetK: z.number().min(2, 'must be at least 2 K').max(40, 'must not exceed 40 K'),
+    toleranceK: z.number().min(0.3, 'must be at least 0.3 K').max(20, 'must not exceed 20 K'),
+    /** What the source is set to, °C. */
+    flowSetC: z.number().min(20, 'must be at least 20 °C').max(95, 'must not exceed 95 °C'),
+    /** When the heat came on. */
+    onAt: momentSchema.nullable(),
+    checks: z.partialRecord(z.enum(START_CHECKS), momentSchema),
+    /** Flow at the source as it was read, oldest first. */
+    flows: z.array(z.object({ at: momentSchema, celsius: z.number().min(-20).max(130) })).max(200),
+    /** Pressure cold: what the maker marks, before and after bleeding. */
+    markBar: barSchema.nullable(),
+    beforeBar: barSchema.nullable(),
+    afterBar: barSchema.nullable(),
+    /** When somebody listens for air again. */
+    listenAt: momentSchema.nullable(),
+    /** The walk that goes on; 0 before the first. */
+    walk: z.number().int().min(0).max(1000),
+    /** Readings count again from here on. */
+    waitUntil: momentSchema.nullable(),
+    /** Practice only: so much time was let pass, s. */
+    skippedS: z.number().int().min(0).max(10_000_000),
+  })
+  .refine(({ targetK, toleranceK }) => toleranceK < targetK, { message: 'must be below the target', path: ['toleranceK'] });
+
+export type HeatingValue = z.infer<typeof heatingValueSchema>;
+
+export const heatingEntity = defineEntity({
+  name: 'heating',
+  label: 'heating',
+  schema: heatingValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  words: {
+    school: 'school',
+    targetK: 'target',
+    toleranceK: 'tolerance',
+    flowSetC: 'flow temperature',
+    onAt: 'heat on',
+    checks: 'checks',
+    flows: 'flow at the source',
+    beforeBar: 'pressure before',
+    afterBar: 'pressure after',
+    listenAt: 'listen again',
+    walk: 'walk',
+  },
+});

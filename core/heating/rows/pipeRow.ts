@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { defineEntity, OF_VISIT } from '../../rows/entity';
+import { idSchema, nameSchema } from '../../rows/fields';
+import { PIPE_MATERIALS } from '../pipes';
+
+const celsius = z.number().min(-30, 'must be at least −30 °C').max(150, 'must not exceed 150 °C');
+
+/** What is asked of a pipe: whether a valve holds, whether zones do, what a run or a cylinder loses. */
+export const PIPE_QUESTIONS = ['valve', 'zones', 'run', 'cylinder'] as const;
+export type PipeQuestion = (typeof PIPE_QUESTIONS)[number];
+
+export const pipeValueSchema = z.object({
+  visitId: idSchema,
+  name: nameSchema(120),
+  question: z.enum(PIPE_QUESTIONS),
+  material: z.enum(PIPE_MATERIALS),
+  outerMm: z.number().min(4, 'must be at least 4 mm').max(300, 'must not exceed 300 mm'),
+  wallMm: z.number().min(0.3, 'must be at least 0.3 mm').max(20, 'must not exceed 20 mm'),
+  laggingMm: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 mm'),
+  airC: z.number().min(-20, 'must be at least −20 °C').max(60, 'must not exceed 60 °C'),
+  /** Away from the closed valve. */
+  points: z
+    .array(
+      z.object({
+        m: z.number().min(0, 'must not be negative').max(100, 'must not exceed 100 m'),
+        celsius,
+        /** Taped or painted: bright metal shows the room. */
+        taped: z.boolean(),
+      }),
+    )
+    .max(40),
+  zones: z.array(z.object({ name: nameSchema(60), onC: celsius.nullable(), offC: celsius.nullable() })).max(20),
+  /** Of a run, m; of a cylinder its outside, m². */
+  extent: z.number().min(0.1, 'must be at least 0.1').max(500, 'must not exceed 500').nullable(),
+  waterC: celsius.nullable(),
+  surfaceC: celsius.nullable(),
+  hoursYear: z.number().min(0, 'must not be negative').max(8784, 'must not exceed 8784'),
+  /** Of a kilowatt-hour of heat, in the currency of the house. */
+  pricePerKwh: z.number().min(0, 'must not be negative').max(100, 'must not exceed 100').nullable(),
+});
+
+export type PipeValue = z.infer<typeof pipeValueSchema>;
+
+export const pipeEntity = defineEntity({
+  name: 'pipe',
+  label: 'pipe',
+  schema: pipeValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  words: {
+    name: 'name',
+    question: 'question',
+    material: 'material',
+    outerMm: 'outer diameter',
+    wallMm: 'wall',
+    laggingMm: 'lagging',
+    airC: 'air',
+    points: 'places',
+    zones: 'zones',
+    extent: 'extent',
+    waterC: 'water',
+    surfaceC: 'surface',
+    hoursYear: 'hours a year',
+    pricePerKwh: 'price',
+  },
+});

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { defineEntity, OF_VISIT } from '../../rows/entity';
+import { idSchema, momentSchema } from '../../rows/fields';
+
+/** What happened at one emitter on a visit: one row for each emitter. */
+export const warmingValueSchema = z.object({
+  visitId: idSchema,
+  serviceId: idSchema,
+  /** First felt or seen warm. */
+  warmAt: momentSchema.nullable(),
+  bledAt: momentSchema.nullable(),
+});
+
+export type WarmingValue = z.infer<typeof warmingValueSchema>;
+
+export const warmingEntity = defineEntity({
+  name: 'warming',
+  label: 'warming of an emitter',
+  schema: warmingValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  points: { serviceId: { kind: 'service', whenGone: 'stays' } },
+  words: { warmAt: 'first warm', bledAt: 'bled' },
+});
