@@ -1,5 +1,5 @@
 import type { DisplayUnit } from '@core/units/temperature';
-import { buildReport, framesOfReport, photosOfReport } from '@core/report/model';
+import { framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
 import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
@@ -11,20 +11,21 @@ import { WorkerPool } from './workerPool';
 
 const shared = globalThis as { denReports?: WorkerPool<ReportJob, Uint8Array> };
 
-/** The visit's report as PDF, made in a worker thread from what is stored now. */
+/** The visit's report, or another paper of it, as PDF: made in a worker thread from what is stored now. */
 export async function makeReport(
   asking: Asking,
   visitId: string,
   unit: DisplayUnit,
+  paper: Paper,
   options: { signal: AbortSignal; onProgress(done: number, total: number): void },
 ): Promise<JobResult> {
   const document = await loadVisitDocument(asking, visitId);
   const pixels: ReportJob['pixels'] = {};
-  for (const id of framesOfReport(document)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
+  for (const id of framesOfPaper(document, paper)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
-  const shown = photosOfReport(buildReport(document, () => undefined, unit));
-  for (const id of shown) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
+  for (const id of photosOfPaper(document, paper, unit)) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
-  const bytes = await shared.denReports.run({ document, unit, pixels, photos }, options);
-  return { bytes, fileName: `${siteOf(document).name} ${visitDay(document)}.pdf`, type: 'application/pdf' };
+  const bytes = await shared.denReports.run({ document, unit, paper, pixels, photos }, options);
+  const name = [siteOf(document).name, PAPER_NAMES[paper], visitDay(document)].filter(Boolean).join(' ');
+  return { bytes, fileName: `${name}.pdf`, type: 'application/pdf' };
 }

@@ -98,10 +98,7 @@ export function walkOf(document: VisitDocument): number {
 }
 
 /** Drops of every emitter, walk by walk, as they were read. */
-export function dropsByWalk(
-  document: VisitDocument,
-  pixels: Pixels,
-): { walk: number; at: number; drops: Map<string, number> }[] {
+export function dropsByWalk(document: VisitDocument, pixels: Pixels): { walk: number; at: number; drops: Map<string, number> }[] {
   const walks = new Map<number, { walk: number; at: number; drops: Map<string, number> }>();
   for (const row of readingsOf(document)) {
     const tails = tailsOf(document, row, pixels);

@@ -12,8 +12,10 @@ export interface EmitterState {
 }
 
 export const CANNOT_WORDS: Record<CannotWhy, string> = {
-  sludged: 'Open to its stop and still too little flow: its own way resists more than ways do. Sludge, or a valve that is stuck inside.',
-  'undersized-pump': 'Open to its stop and still too little flow: the house has no more head to give. Pump speed, or pipes too narrow.',
+  sludged:
+    'Open to its stop and still too little flow: its own way resists more than ways do. Sludge, or a valve that is stuck inside.',
+  'undersized-pump':
+    'Open to its stop and still too little flow: the house has no more head to give. Pump speed, or pipes too narrow.',
   closed: 'No water, however far its lockshield is open: the valve at its other end, or a stuck pin.',
   'no-heat': 'Nothing is warm: source or pump.',
   sticks: 'Its valve sticks and stands wrong. Free or replace it when the system is drained; never by force.',

@@ -102,7 +102,13 @@ function withoutSlope({ width, values }: Grid, box: FaceBox): Float32Array {
   });
   if (n < LEAST_SIDE_PX ** 2 / 2) throw new CoreError('bad_region', 'Too few pixels of the box have a reading.', {}, 'Move it.');
   const [mx, my, mv] = [sx / n, sy / n, sv / n];
-  const [cxx, cyy, cxy, cxv, cyv] = [sxx - n * mx * mx, syy - n * my * my, sxy - n * mx * my, sxv - n * mx * mv, syv - n * my * mv];
+  const [cxx, cyy, cxy, cxv, cyv] = [
+    sxx - n * mx * mx,
+    syy - n * my * my,
+    sxy - n * mx * my,
+    sxv - n * mx * mv,
+    syv - n * my * mv,
+  ];
   const det = cxx * cyy - cxy * cxy || 1;
   const [a, b] = [(cxv * cyy - cyv * cxy) / det, (cyv * cxx - cxv * cxy) / det];
   each((x, y, v, i) => (out[i] = v - mv - a * (x - mx) - b * (y - my)));

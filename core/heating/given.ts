@@ -43,13 +43,7 @@ const MOST_FLOW_C = 90;
  *
  * @returns null where even 90 °C would not do
  */
-export function flowThatWouldDo(
-  ratedW: number,
-  exponent: number,
-  needW: number,
-  dropK: number,
-  roomC: number,
-): number | null {
+export function flowThatWouldDo(ratedW: number, exponent: number, needW: number, dropK: number, roomC: number): number | null {
   const gives = (flowC: number) => {
     const flow = flowC - roomC;
     return meanExcess(flow, flow - dropK) > 0 ? outputW(ratedW, exponent, flow, flow - dropK) : 0;

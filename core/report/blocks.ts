@@ -31,7 +31,18 @@ export type Block =
   | { kind: 'pictures'; pictures: Picture[] }
   | { kind: 'difference'; stated: StatedPair }
   | { kind: 'regions'; stated: StatedPair }
-  | { kind: 'callout'; text: string };
+  | { kind: 'callout'; text: string }
+  /** Each line has as many cells as the head. */
+  | { kind: 'table'; head: string[]; align: ('left' | 'right')[]; rows: string[][] }
+  /** Shares 0 … 1 at stages, each as a bar; null where there is none. */
+  | { kind: 'bars'; stages: string[]; rows: { name: string; shares: (number | null)[] }[] }
+  /** Lines over named places, with a band that they should come into. */
+  | {
+      kind: 'lines';
+      names: string[];
+      lines: { name: string; values: (number | null)[] }[];
+      band: { low: number; high: number; words: string };
+    };
 
 /** The whole report, from its question to its limits. */
 export function blocksOf(report: Report): Block[] {
@@ -45,6 +56,7 @@ export function blocksOf(report: Report): Block[] {
       { kind: 'pictures', pictures: [{ figure: null, photoId, caption: '' }] },
       { kind: 'facts', facts },
     ]),
+    ...report.heating,
     ...photoSheet(report),
     { kind: 'sheet', above: '', title: 'What was looked at' },
     { kind: 'facts', facts: report.coverage },

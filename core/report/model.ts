@@ -7,6 +7,10 @@ import { judgeConditions } from '../visit/judgeConditions';
 import { KINDS } from '../visit/kinds';
 import { onlyRow, siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
+import type { Block } from './blocks';
+import { framesOfFlush } from './heating/flush';
+import { framesOfRecord } from './heating/record';
+import { heatingSheets } from './heating/sheets';
 import { answerInShort, type ComplaintAnswer, complaintAnswers, proposedAnswer } from './answers';
 import { conditionFacts } from './conditionFacts';
 import { coverageFacts } from './coverageFacts';
@@ -33,6 +37,8 @@ export interface Report {
   verdict: string;
   camera: string;
   findings: ReportFinding[];
+  /** Sheets on the heating: its record, flush and boiler cards, where there are any. */
+  heating: Block[];
   /** Notes, spoken notes and probe values of the round. */
   notes: Fact[];
   /** What was looked at, room by room. */
@@ -63,13 +69,14 @@ function framesOfFinding(document: VisitDocument, findingId: string): string[] {
   return [...shown.map(({ frameId }) => frameId), ...ofRegions].filter((id): id is string => id !== null);
 }
 
-/** Frames whose pixels a report needs: those of its findings and those that hold the references of their scales. */
+/** Frames whose pixels a report needs: those of its findings, those that hold the references of their scales, those of the heating. */
 export function framesOfReport(document: VisitDocument): string[] {
   const findings = Object.keys(document.rows.finding);
-  if (findings.length === 0) return [];
+  const heating = [...framesOfRecord(document), ...framesOfFlush(document)];
+  if (findings.length === 0) return [...new Set(heating)];
   const { referenceInsideId, referenceOutsideId } = visitRow(document).value;
   const ofVisit = [referenceInsideId, referenceOutsideId].flatMap((id) => document.rows.region[id ?? '']?.value.frameId ?? []);
-  return [...new Set([...findings.flatMap((id) => framesOfFinding(document, id)), ...ofVisit])];
+  return [...new Set([...findings.flatMap((id) => framesOfFinding(document, id)), ...ofVisit, ...heating])];
 }
 
 /** Photos that a report shows: those of its findings, pictures without data, and the photo sheet. */
@@ -115,6 +122,7 @@ export function buildReport(
     verdict: judgeConditions(document).words,
     camera: cameras.join(', ') || 'not noted',
     findings,
+    heating: heatingSheets(document, pixels, unit),
     notes: noteFacts(document, unit),
     coverage: coverageFacts(document, unit),
     limits: LIMITS,

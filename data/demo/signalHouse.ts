@@ -27,13 +27,13 @@ interface DemoRoom extends DemoRadiator {
   plan: [x: number, y: number, width: number, depth: number];
 }
 
-const room = (
-  name: string,
-  kind: RoomKind,
-  storey: number,
-  plan: DemoRoom['plan'],
-  radiator: DemoRadiator,
-): DemoRoom => ({ name, kind, storey, plan, ...radiator });
+const room = (name: string, kind: RoomKind, storey: number, plan: DemoRoom['plan'], radiator: DemoRadiator): DemoRoom => ({
+  name,
+  kind,
+  storey,
+  plan,
+  ...radiator,
+});
 
 const radiator = (
   id: string,

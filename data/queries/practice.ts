@@ -64,21 +64,13 @@ export async function practisedOn(
 }
 
 /** What people did to the heating of a house on a visit. */
-async function eventsOf(
-  { db }: Asking,
-  visitId: string,
-  siteId: string,
-): Promise<{ events: PracticeEvents; skippedS: number }> {
+async function eventsOf({ db }: Asking, visitId: string, siteId: string): Promise<{ events: PracticeEvents; skippedS: number }> {
   const [[run], turned, warmings, [flushed], found] = await Promise.all([
     db.select().from(heating).where(eq(heating.visitId, visitId)),
     db.select().from(valveTurn).where(eq(valveTurn.visitId, visitId)),
     db.select().from(warming).where(eq(warming.visitId, visitId)),
     db.select().from(flush).where(eq(flush.visitId, visitId)),
-    db
-      .select({ emitter })
-      .from(emitter)
-      .innerJoin(service, eq(service.id, emitter.serviceId))
-      .where(eq(service.siteId, siteId)),
+    db.select({ emitter }).from(emitter).innerJoin(service, eq(service.id, emitter.serviceId)).where(eq(service.siteId, siteId)),
   ]);
   return {
     skippedS: run?.skippedS ?? 0,

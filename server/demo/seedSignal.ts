@@ -71,12 +71,14 @@ export async function seedSignal(asking: Asking): Promise<void> {
     ordinal,
   });
   const roomNamed = (name: string) => rooms.find(({ value }) => value.name === name)!.id;
-  await db.insert(t.service).values([
-    ...services.map(({ id, place, roomId }) => ({ id, ...service('radiator', 'Radiator', roomId, 0), ...place })),
-    { id: newId(), ...service('boiler', 'Boiler', roomNamed('Utility'), 1), x: 3.8, y: 3 },
-    { id: newId(), ...service('cylinder', 'Hot water cylinder', roomNamed('Bathroom'), 1), x: 3.5, y: 3.5 },
-    { id: newId(), ...service('thermostat', 'Thermostat', roomNamed('Hall'), 1), x: 1.8, y: 2 },
-  ]);
+  await db
+    .insert(t.service)
+    .values([
+      ...services.map(({ id, place, roomId }) => ({ id, ...service('radiator', 'Radiator', roomId, 0), ...place })),
+      { id: newId(), ...service('boiler', 'Boiler', roomNamed('Utility'), 1), x: 3.8, y: 3 },
+      { id: newId(), ...service('cylinder', 'Hot water cylinder', roomNamed('Bathroom'), 1), x: 3.5, y: 3.5 },
+      { id: newId(), ...service('thermostat', 'Thermostat', roomNamed('Hall'), 1), x: 1.8, y: 2 },
+    ]);
   await db.insert(t.emitter).values(
     services.map(({ one, id }) => ({
       id: rowIdFrom(id, 'emitter'),

@@ -2,13 +2,14 @@ import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } fro
 import { markBox, markPath } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
 import type { Fact } from '@core/report/fact';
-import { type Block, blocksOf, type Picture, sheetsOf } from '@core/report/blocks';
+import { type Block, type Picture, sheetsOf } from '@core/report/blocks';
 import type { Figure } from '@core/report/figure';
-import type { Report } from '@core/report/model';
+import type { Printed } from '@core/report/papers';
 import type { StatedPair } from '@core/report/statedPair';
 import { colourAt } from '@core/scale/colourMaps';
 import { DEN, MARK, PAPER } from '@core/report/palette';
 import { FONT_FAMILY, registerFonts } from './fonts';
+import { BarsView, LinesView, TableView } from './HeatingBlocks';
 
 registerFonts();
 
@@ -75,13 +76,13 @@ const styles = StyleSheet.create({
 
 const SIGN_COLOUR = { colder: PAPER.cool, warmer: PAPER.warm, level: PAPER.text };
 
-/** The report as a document: sheet by sheet, each block drawn by its kind. */
-export function ReportPdf({ report, pictures }: { report: Report; pictures: Pictures }) {
+/** A report or another paper of a visit: sheet by sheet, each block drawn by its kind. */
+export function ReportPdf({ printed, pictures }: { printed: Printed; pictures: Pictures }) {
   return (
-    <Document title={`${report.site}, ${report.day}`} author="Glow Den" subject={report.visit} language="en">
-      {sheetsOf(blocksOf(report)).map((blocks, i) => (
+    <Document title={printed.title} author="Glow Den" subject={printed.subject} language="en">
+      {sheetsOf(printed.blocks).map((blocks, i) => (
         <Page key={i} size="A4" style={styles.page}>
-          <Footer report={report} />
+          <Footer words={printed.foot} />
           {i === 0 && <Brand />}
           {blocks.map((block, j) => (
             <BlockView
@@ -165,6 +166,12 @@ function BlockView({ block, ahead, pictures }: { block: Block; ahead: number; pi
           <Text>{block.text}</Text>
         </View>
       );
+    case 'table':
+      return <TableView block={block} />;
+    case 'bars':
+      return <BarsView block={block} />;
+    case 'lines':
+      return <LinesView block={block} width={CONTENT_WIDTH} />;
   }
 }
 
@@ -231,11 +238,11 @@ function Brand() {
   );
 }
 
-function Footer({ report }: { report: Report }) {
+function Footer({ words }: { words: string }) {
   return (
     <>
       <Text style={[styles.footer, { left: 40 }]} fixed>
-        {report.site} · {report.day}
+        {words}
       </Text>
       <Text
         style={[styles.footer, { right: 40, textAlign: 'right' }]}

@@ -1,10 +1,12 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import type { VisitDocument } from '@core/document';
+import type { Paper } from '@core/report/papers';
 
 /** What the report's worker needs: the visit, and the bytes that it shows. */
 export interface ReportJob {
   document: VisitDocument;
   unit: DisplayUnit;
+  paper: Paper;
   /** Little-endian float32 by frame. */
   pixels: Record<string, Uint8Array>;
   /** Pictures as they came, by photo. */

@@ -1,7 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
-import { blocksOf } from '@core/report/blocks';
-import { buildReport, framesOfReport, photosOfReport } from '@core/report/model';
+import { framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
 import { spansOfAll } from '@core/frame/region';
 import { framePng, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
@@ -12,14 +11,14 @@ import { serveJobs } from './serve';
 const PHOTO_PIXELS = 1000;
 
 serveJobs<ReportJob, Uint8Array>(
-  async ({ document, unit, pixels, photos }, { progress }) => {
+  async ({ document, unit, paper, pixels, photos }, { progress }) => {
     const values = new Map(
-      framesOfReport(document).map((id) => {
+      framesOfPaper(document, paper).map((id) => {
         const bytes = pixels[id]!;
         return [id, new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer)];
       }),
     );
-    const report = buildReport(document, (id) => values.get(id), unit);
+    const made = printed(document, paper, (id) => values.get(id), unit);
     const pictures: Pictures = { frames: {}, photos: {} };
     const addPhoto = async (id: string) => {
       const row = document.rows.photo[id];
@@ -32,10 +31,10 @@ serveJobs<ReportJob, Uint8Array>(
         .toBuffer({ resolveWithObject: true });
       pictures.photos[id] = { bytes: data, width: info.width, height: info.height };
     };
-    const figures = blocksOf(report).flatMap((block) =>
+    const figures = made.blocks.flatMap((block) =>
       block.kind === 'pictures' ? block.pictures.flatMap(({ figure }) => figure ?? []) : [],
     );
-    const shown = photosOfReport(report);
+    const shown = photosOfPaper(document, paper, unit);
     const total = figures.length + shown.length + 1;
     for (const [done, figure] of figures.entries()) {
       progress(done, total);
@@ -52,7 +51,7 @@ serveJobs<ReportJob, Uint8Array>(
       await addPhoto(id);
     }
     progress(total - 1, total);
-    return new Uint8Array(await renderToBuffer(<ReportPdf report={report} pictures={pictures} />));
+    return new Uint8Array(await renderToBuffer(<ReportPdf printed={made} pictures={pictures} />));
   },
   (pdf) => [pdf.buffer as ArrayBuffer],
 );

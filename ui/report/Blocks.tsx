@@ -4,6 +4,7 @@ import { Fragment, type ReactNode } from 'react';
 import type { Block, Picture } from '@core/report/blocks';
 import type { Fact } from '@core/report/fact';
 import { FigureView } from '@ui/finding/FigureView';
+import { BarsView, LinesView, TableView } from './HeatingBlocks';
 import styles from './Blocks.module.css';
 
 interface Props {
@@ -79,6 +80,12 @@ function BlockView({ block, values }: { block: Exclude<Block, { kind: 'editable'
       );
     case 'callout':
       return <p className={styles.callout}>{block.text}</p>;
+    case 'table':
+      return <TableView block={block} />;
+    case 'bars':
+      return <BarsView block={block} />;
+    case 'lines':
+      return <LinesView block={block} />;
   }
 }
 

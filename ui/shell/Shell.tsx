@@ -1,12 +1,13 @@
 'use client';
 
-import { CheckOutlined, ContainerOutlined, RollbackOutlined } from '@ant-design/icons';
+import { CheckOutlined, ContainerOutlined, EllipsisOutlined, RollbackOutlined } from '@ant-design/icons';
 import { App, Button, ConfigProvider, Tooltip } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf } from '@core/visit/frames';
 import { onlyRow, siteOf, visitDay, visitRow } from '@core/visit/theVisit';
+import { heatingOf, holdsHeating } from '@core/circuit/heatingOf';
 import { kitOf } from '@core/round/kit';
 import { openChanges, roundOf } from '@core/round/round';
 import type { VisitDocument } from '@core/document';
@@ -31,6 +32,10 @@ export function Shell({ children }: { children: ReactNode }) {
   const frames = framesOf(document).length;
   const done = useMemo(() => stagesDone(document), [document]);
   const waiting = openChanges(document).length;
+  // Heating work is not for every question: it stands behind "more" until it is asked for or holds something.
+  const [more, setMore] = useState(false);
+  const asked = onlyRow(document, 'intake').value.kind === 'no-heat' || holdsHeating(document) || now.path === 'heat';
+  const stages = STAGES.filter(({ path }) => path !== 'heat' || asked || more);
   return (
     <div className={styles.page} data-theme={now.theme}>
       <ConfigProvider theme={denTheme}>
@@ -57,7 +62,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </header>
         <nav className={styles.trail} aria-label="Stages of the work">
           <ol>
-            {STAGES.map((stage, i) => (
+            {stages.map((stage, i) => (
               <li key={stage.path}>
                 <TrailLink
                   path={stage.path}
@@ -70,6 +75,12 @@ export function Shell({ children }: { children: ReactNode }) {
               </li>
             ))}
           </ol>
+          {stages.length < STAGES.length && (
+            <button type="button" className={styles.more} onClick={() => setMore(true)}>
+              <EllipsisOutlined />
+              More
+            </button>
+          )}
           <Link href="/shelf" className={styles.shelf}>
             <ContainerOutlined />
             Shelf
@@ -108,6 +119,7 @@ function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
     round: coverage.stops > 0 && coverage.answered === coverage.stops && openChanges(document).length === 0,
     bench: framesOf(document).length > 0,
     findings: Object.keys(document.rows.finding).length > 0,
+    heat: heatingOf(document).value.onAt !== null && openChanges(document).length === 0,
     report: false,
   };
 }

@@ -6,6 +6,7 @@ export const STAGES = [
   { path: 'round', name: 'Round', theme: 'paper' },
   { path: 'bench', name: 'Bench', theme: 'den' },
   { path: 'findings', name: 'Findings', theme: 'paper' },
+  { path: 'heat', name: 'Heat', theme: 'paper' },
   { path: 'report', name: 'Report', theme: 'paper' },
 ] as const;
 

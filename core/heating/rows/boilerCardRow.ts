@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { defineEntity, OF_VISIT } from '../../rows/entity';
 import { idSchema, momentSchema, nameSchema, textSchema } from '../../rows/fields';
 import { FUELS } from '../combustion';
+import { TEST_STATES } from '../testStates';
 
 const pct = z.number().min(0, 'must not be negative').max(100, 'must not exceed 100 %').nullable();
 const ppm = z.number().min(0, 'must not be negative').max(1_000_000, 'must not exceed 1 000 000 ppm').nullable();
@@ -29,10 +30,6 @@ export const fireRateSchema = z.object({
 });
 
 export type FireRate = z.infer<typeof fireRateSchema>;
-
-/** What is said of the state of the test. */
-export const TEST_STATES = ['warmed', 'all-zones', 'probe-centred', 'sealed', 'alarm'] as const;
-export type TestState = (typeof TEST_STATES)[number];
 
 /** The card of one boiler, filled in by somebody licensed. */
 export const boilerCardValueSchema = z.object({

@@ -70,7 +70,18 @@ function frameOf(id: string, at: number, change: Partial<PracticeEvents> = {}) {
   const camera = STAND_IN_CAMERA.value;
   const pose = { aim: { x: 1.6 + widthM / 2, y: 2.08 }, distance: standOff(camera, Math.max(1, 1.45 * widthM)), aside: 0 };
   const scene = houseScene(
-    { ...wall, room: { siteId: '', name: 'Room', kind: 'living', storey: 0, plan: { x: 0, y: 0, width: 4, depth: 4 }, heightM: 2.5, ordinal: 0 } },
+    {
+      ...wall,
+      room: {
+        siteId: '',
+        name: 'Room',
+        kind: 'living',
+        storey: 0,
+        plan: { x: 0, y: 0, width: 4, depth: 4 },
+        heightM: 2.5,
+        ordinal: 0,
+      },
+    },
     sceneCamera(camera, ownErrors('a', camera)),
     pose,
     1,
@@ -101,8 +112,7 @@ test('tails are found at both ends, the flow by its warmth, and read what the wa
     expect(`${id} ${tails?.flowEnd}`).toBe(`${id} ${state.flowEnd}`);
     const mean = ({ x, y, width, height }: typeof face) => {
       let sum = 0;
-      for (let j = y; j < y + height; j += 1)
-        for (let i = x; i < x + width; i += 1) sum += frame.values[j * frame.width + i]!;
+      for (let j = y; j < y + height; j += 1) for (let i = x; i < x + width; i += 1) sum += frame.values[j * frame.width + i]!;
       return sum / width / height;
     };
     const drop = mean(tails!.flow) - mean(tails!.return);

@@ -54,14 +54,16 @@ const WARM_RETURN = 0.5;
 export function practiceAt(house: PracticeHouse, events: PracticeEvents, at: number): Map<string, PracticedRadiator> {
   const { onAt } = events;
   const sludgeAt = (id: string, moment: number) =>
-    house.looks[id]!.sludge *
-    (reached(events.flushedAt, moment) ? FLUSHED : reached(events.agitatedAt, moment) ? AGITATED : 1);
+    house.looks[id]!.sludge * (reached(events.flushedAt, moment) ? FLUSHED : reached(events.agitatedAt, moment) ? AGITATED : 1);
   const airAt = ({ id, air }: Radiator, moment: number) =>
     events.bled.some((one) => one.id === id && one.at <= moment) ? 0 : air;
   const turnsAt = (moment: number) =>
     house.radiators.map(
       ({ id, turnsOpen }) =>
-        events.turned.filter((one) => one.id === id && one.at <= moment).sort((a, b) => a.at - b.at).at(-1)?.to ??
+        events.turned
+          .filter((one) => one.id === id && one.at <= moment)
+          .sort((a, b) => a.at - b.at)
+          .at(-1)?.to ??
         events.found[id] ??
         turnsOpen,
     );

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PAPERS } from '@core/report/papers';
 import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { startJob } from '@server/jobs';
@@ -6,15 +7,15 @@ import { makeReport } from '@server/makeReport';
 import { handle, requireId } from '../../../handle';
 import { requireBody } from '../../../readBody';
 
-const bodySchema = z.object({ unit: z.enum(['C', 'F']) });
+const bodySchema = z.object({ unit: z.enum(['C', 'F']), paper: z.enum(PAPERS).default('report') });
 
-/** Starts making the PDF; answers with the task's id. */
+/** Starts making the PDF of the report or of another paper; answers with the task's id. */
 export async function POST(request: Request, context: { params: Promise<{ visit: string }> }): Promise<Response> {
   return handle(request, async () => {
     const visitId = requireId((await context.params).visit);
-    const { unit } = await requireBody(request, bodySchema, 'The unit');
+    const { unit, paper } = await requireBody(request, bodySchema, 'The unit');
     await requireVisit(asking(), visitId);
-    const jobId = startJob((signal, onProgress) => makeReport(asking(), visitId, unit, { signal, onProgress }));
+    const jobId = startJob((signal, onProgress) => makeReport(asking(), visitId, unit, paper, { signal, onProgress }));
     return Response.json({ jobId });
   });
 }

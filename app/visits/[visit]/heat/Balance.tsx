@@ -1,0 +1,40 @@
+'use client';
+
+import { useMemo } from 'react';
+import { balanceStateBefore, leftOf, walkOf } from '@core/circuit/balance';
+import { DropChart } from './DropChart';
+import { EmitterCards } from './EmitterCards';
+import { NextStep } from './NextStep';
+import { PdfButton } from './PdfButton';
+import { NoEmitters } from './Radiators';
+import { useAdvice } from './useAdvice';
+import { useHeatPixels } from './useJudged';
+import { useHeat } from './useHeat';
+import styles from './Heat.module.css';
+
+/** Balancing by drop: which valve to turn how far, how long to wait, what to read, until all are on target. */
+export function Balance() {
+  const { document, emitters } = useHeat();
+  const pixels = useHeatPixels();
+  const walk = walkOf(document);
+  const state = useMemo(() => balanceStateBefore(document, pixels, walk), [document, pixels, walk]);
+  const advice = useAdvice(state);
+  if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
+  const left = advice && leftOf(document, advice, walk);
+  const now = left?.moves[0]?.emitterId ?? left?.read[0] ?? null;
+  return (
+    <div className={styles.columns}>
+      <div className={styles.main}>
+        <EmitterCards chosen={now} advice={advice} />
+        <DropChart now={now} />
+        <div className={styles.row}>
+          <span className={styles.quiet}>Without a camera or thermometers at hand:</span>
+          <PdfButton what="openings">Card by order of warming</PdfButton>
+        </div>
+      </div>
+      <aside className={styles.side}>
+        <NextStep walk={walk} advice={advice} left={left} />
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Checkbox, Select } from 'antd';
+import { useState } from 'react';
+import type { Emitter } from '@core/circuit/emitters';
+import { turnWords } from '@core/circuit/balance';
+import { latestFace } from '@core/circuit/faces';
+import { warmingOf } from '@core/circuit/heatingOf';
+import { framesOfEmitter } from '@core/circuit/takeIn';
+import { BUILDS, EMITTER_BUILDS } from '@core/heating/build';
+import { patternAdvice } from '@core/heating/patternAdvice';
+import { emitterValueSchema } from '@core/heating/rows/emitterRow';
+import { PATTERN_WORDS } from '@core/heating/patternWords';
+import { useUnits } from '@ui/units/UnitProvider';
+import { EmitterCamera } from './EmitterCamera';
+import { EmitterPicture } from './EmitterPicture';
+import { NumberField } from './NumberField';
+import { useFaces } from './useJudged';
+import { useHeat } from './useHeat';
+import styles from './Heat.module.css';
+
+const { ratedW, widthM, heightM, turns, turnsOpen, needW, exponent } = emitterValueSchema.shape;
+
+/** One emitter: its face and what it asks for, a frame of it, and what is known for good. */
+export function EmitterDesk({ emitter }: { emitter: Emitter }) {
+  const { document, edit, now, clock, warmingPut } = useHeat();
+  const units = useUnits();
+  const [looking, setLooking] = useState(false);
+  const face = useFaces().get(emitter.id) ?? null;
+  const shown = face?.row.value.frameId ?? framesOfEmitter(document, emitter)[0] ?? null;
+  const { bledAt } = warmingOf(document, emitter.id).value;
+  const stage = latestFace(document, emitter.id)?.value.stage ?? 'found';
+  return (
+    <>
+      <h2>{emitter.name}</h2>
+      {face && (
+        <div className={styles.card}>
+          <h2>{PATTERN_WORDS[face.pattern]}</h2>
+          <span className={styles.quiet}>
+            {Math.round(100 * face.coldShare)} % of its face is cold · mean {units.temperature(face.meanC)}
+            {face.minutesOn === null ? '' : ` · ${face.minutesOn.toFixed(0)} min after the heat came on`}
+          </span>
+          <ol>
+            {patternAdvice(face.pattern, face.minutesOn).map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ol>
+          {face.pattern === 'cold-top' && (
+            <Button
+              type="primary"
+              className={styles.big}
+              onClick={() => edit(`Bled: ${emitter.name}`, [warmingPut(emitter.id, { bledAt: now() })])}
+            >
+              Bled it
+            </Button>
+          )}
+          {bledAt !== null && <span className={styles.quiet}>Bled at {clock(bledAt)}.</span>}
+        </div>
+      )}
+      {shown && !looking && <EmitterPicture emitter={emitter} frameId={shown} stage={stage} walk={null} />}
+      {looking ? (
+        <EmitterCamera emitter={emitter} stage="found" walk={null} onTaken={() => setLooking(false)} />
+      ) : (
+        <Button className={styles.big} type={face ? 'default' : 'primary'} onClick={() => setLooking(true)}>
+          {shown ? 'Look again' : 'Take a frame'}
+        </Button>
+      )}
+      <EmitterFacts emitter={emitter} />
+    </>
+  );
+}
+
+function EmitterFacts({ emitter }: { emitter: Emitter }) {
+  const { edit, emitterPut } = useHeat();
+  const { value } = emitter.row;
+  const field = (
+    label: string,
+    name: 'ratedW' | 'widthM' | 'heightM' | 'turns' | 'turnsOpen' | 'needW' | 'exponent',
+    schema: Parameters<typeof NumberField>[0]['schema'],
+    suffix: string,
+    step = 1,
+  ) => (
+    <NumberField
+      label={label}
+      named={`${label}, ${emitter.name}`}
+      value={value[name]}
+      schema={schema}
+      suffix={suffix}
+      step={step}
+      onCommit={(next) => edit(`${label}: ${emitter.name}`, [emitterPut(emitter.id, { [name]: next })])}
+    />
+  );
+  const found = turns.refine((next) => next <= value.turnsOpen, { message: 'lies beyond its stop' });
+  return (
+    <details className={styles.card} open>
+      <summary>What is known of it</summary>
+      <label className={styles.field}>
+        <span>Build</span>
+        <Select
+          aria-label={`Build, ${emitter.name}`}
+          value={value.build}
+          options={EMITTER_BUILDS.map((one) => ({ value: one, label: BUILDS[one].words }))}
+          onChange={(build) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })])}
+        />
+      </label>
+      <div className={styles.fields}>
+        {field('Rated output at 50 K', 'ratedW', ratedW, 'W', 50)}
+        {field('Room needs', 'needW', needW, 'W', 50)}
+        {field('Width', 'widthM', widthM, 'm', 0.1)}
+        {field('Height', 'heightM', heightM, 'm', 0.1)}
+        {field('Lockshield as found', 'turns', found, 'turns', 0.125)}
+        {field('Turns to its stop', 'turnsOpen', turnsOpen, 'turns', 0.25)}
+        {field('Exponent', 'exponent', exponent, '', 0.05)}
+      </div>
+      <span className={styles.quiet}>
+        {emitter.ratedW === null
+          ? 'Without output or size the balance finds it out by itself, in more walks.'
+          : `Counted with ${Math.round(emitter.ratedW)} W, by its ${emitter.ratedFrom}. Stands at ${turnWords(emitter.turns)} now.`}
+      </span>
+      <div className={styles.row}>
+        <Checkbox
+          checked={value.headOpen}
+          onChange={(event) => edit(`Head: ${emitter.name}`, [emitterPut(emitter.id, { headOpen: event.target.checked })])}
+        >
+          Head open
+        </Checkbox>
+        <Checkbox
+          checked={value.sticks}
+          onChange={(event) => edit(`Sticks: ${emitter.name}`, [emitterPut(emitter.id, { sticks: event.target.checked })])}
+        >
+          Lockshield sticks
+        </Checkbox>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+
+import { FieldTimeOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { siteOf } from '@core/visit/theVisit';
+import { UndoButtons } from '@ui/shell/UndoButtons';
+import { useUnits } from '@ui/units/UnitProvider';
+import { Balance } from './Balance';
+import { Boiler } from './Boiler';
+import { Floor } from './Floor';
+import { Flush } from './Flush';
+import { Given } from './Given';
+import { PARTS, type PartPath } from './parts';
+import { PdfButton } from './PdfButton';
+import { Pipes } from './Pipes';
+import { Radiators } from './Radiators';
+import { Start } from './Start';
+import { useHeat } from './useHeat';
+import styles from './Heat.module.css';
+
+const VIEWS: Record<PartPath, () => React.ReactNode> = {
+  start: Start,
+  radiators: Radiators,
+  balance: Balance,
+  given: Given,
+  pipes: Pipes,
+  floor: Floor,
+  flush: Flush,
+  boiler: Boiler,
+};
+
+/** Heating work of a visit: from the start of a season to its record. */
+export function Heat() {
+  const { document, heating, emitters } = useHeat();
+  const units = useUnits();
+  const base = `/visits/${document.visitId}/heat`;
+  const asked = usePathname().slice(base.length + 1);
+  const part = PARTS.find(({ path }) => path === asked) ?? PARTS[0];
+  const View = VIEWS[part.path];
+  const { name } = siteOf(document);
+  return (
+    <div className={styles.heat}>
+      <header className={styles.head}>
+        <div>
+          <h1>
+            {name}: {emitters.length} {emitters.length === 1 ? 'emitter' : 'emitters'}
+          </h1>
+          <span className={styles.quiet}>
+            Drop {units.difference(heating.targetK)} ± {units.difference(heating.toleranceK)} · flow set to{' '}
+            {units.temperature(heating.flowSetC)}
+          </span>
+        </div>
+        {document.practised && heating.onAt !== null && <LetPass minutes={5} />}
+        <UndoButtons />
+        <PdfButton what="heating">Record (PDF)</PdfButton>
+      </header>
+      <nav className={styles.parts} aria-label="Heating work">
+        {PARTS.map(({ path, name: words }) => (
+          <Link key={path} href={`${base}/${path}`} aria-current={path === part.path ? 'page' : undefined}>
+            {words}
+          </Link>
+        ))}
+      </nav>
+      <View />
+    </div>
+  );
+}
+
+/** On a heating system to practise on nobody has to wait. */
+function LetPass({ minutes }: { minutes: number }) {
+  const { heating, edit, heatingPut } = useHeat();
+  return (
+    <Button
+      icon={<FieldTimeOutlined />}
+      onClick={() => edit(`${minutes} minutes let pass`, [heatingPut({ skippedS: heating.skippedS + 60 * minutes })])}
+    >
+      Let {minutes} minutes pass
+    </Button>
+  );
+}

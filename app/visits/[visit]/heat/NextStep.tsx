@@ -1,0 +1,232 @@
+'use client';
+
+import { WarningOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { useState } from 'react';
+import { lastTails, turnWords, type WalkLeft } from '@core/circuit/balance';
+import { doubtsOf, DOUBT_WORDS } from '@core/circuit/doubts';
+import { CANNOT_WORDS } from '@core/circuit/emitterState';
+import type { Emitter } from '@core/circuit/emitters';
+import { ofWalk } from '@core/circuit/heatingOf';
+import type { BalanceAdvice } from '@core/heating/balance/state';
+import { useAwake } from '@ui/time/useAwake';
+import { useUnits } from '@ui/units/UnitProvider';
+import { ReadStep } from './ReadStep';
+import { clockOf } from './Start';
+import { TurnDial } from './TurnDial';
+import { TurnOtherwise } from './TurnOtherwise';
+import { useFaces, useHeatPixels } from './useJudged';
+import { useHeat, useHeatNow } from './useHeat';
+import styles from './Heat.module.css';
+import own from './Start.module.css';
+
+interface Props {
+  walk: number;
+  /** null while it is being planned. */
+  advice: BalanceAdvice | null;
+  left: WalkLeft | null;
+}
+
+/** What a hand does next: turn, wait or read. */
+export function NextStep({ walk, advice, left }: Props) {
+  const { heating, emitters, edit, heatingPut } = useHeat();
+  const now = useHeatNow();
+  const placeOf = (id: string) => emitters.findIndex((one) => one.id === id);
+  useAwake(heating.onAt !== null);
+  if (!advice || !left)
+    return (
+      <>
+        <h2>Next</h2>
+        <p className={own.step} role="status">
+          Planning the walk …
+        </p>
+      </>
+    );
+  if (advice.done) return <Done advice={advice} />;
+  const moves = left.moves.toSorted((a, b) => placeOf(a.emitterId) - placeOf(b.emitterId));
+  const read = left.read.toSorted((a, b) => placeOf(a) - placeOf(b));
+  const move = moves[0];
+  const mover = move && emitters.find(({ id }) => id === move.emitterId);
+  const reader = emitters.find(({ id }) => id === read[0]);
+  const doneCount = left.total - left.moves.length - left.read.length;
+  const waitLeft = heating.waitUntil === null ? 0 : heating.waitUntil - now;
+  return (
+    <>
+      <h2>
+        Walk {walk} · {doneCount} of {left.total}
+      </h2>
+      {mover && move ? (
+        <Turn key={mover.id} walk={walk} emitter={mover} move={move} wait={moves.length === 1 ? advice.waitS : null} />
+      ) : waitLeft > 0 ? (
+        <Wait leftMs={waitLeft} next={reader?.name ?? null} />
+      ) : reader ? (
+        <ReadStep
+          key={`${walk} ${reader.id}`}
+          walk={walk}
+          emitter={reader}
+          last={read.length === 1}
+          overdueMs={heating.waitUntil === null ? 0 : -waitLeft}
+        />
+      ) : (
+        <>
+          <p className={own.step}>This walk is done.</p>
+          <Button
+            type="primary"
+            className={styles.big}
+            onClick={() => edit(`Walk ${walk + 1}`, [heatingPut({ walk: walk + 1, waitUntil: null })])}
+          >
+            Plan the next walk
+          </Button>
+        </>
+      )}
+      <Doubts />
+      <Cannot advice={advice} />
+      <p className={styles.foot}>
+        Hot surfaces and pressurised water. Turn a lockshield with its own key, never its gland nut. Gas and flue work is for
+        licensed people.
+      </p>
+    </>
+  );
+}
+
+function Turn({
+  walk,
+  emitter,
+  move,
+  wait,
+}: {
+  walk: number;
+  emitter: Emitter;
+  move: BalanceAdvice['moves'][number];
+  /** After the last move of the walk, s; null for an earlier one. */
+  wait: number | null;
+}) {
+  const { document, edit, now, heatingPut, emitterPut } = useHeat();
+  const units = useUnits();
+  const pixels = useHeatPixels();
+  const [otherwise, setOtherwise] = useState(false);
+  const tails = lastTails(document, emitter.id, pixels);
+  const from = emitter.turns;
+  const turn = (to: number) => {
+    const at = now();
+    const value = { visitId: document.visitId, serviceId: emitter.id, walk, at, from, to };
+    edit(`Turned: ${emitter.name} to ${turnWords(to)}`, [
+      { entity: 'valveTurn', rowId: ofWalk(document.visitId, 'turn', walk, emitter.id), value },
+      ...(wait === null ? [] : [heatingPut({ walk, waitUntil: at + 1000 * wait })]),
+    ]);
+  };
+  const by = move.toTurns - from;
+  return (
+    <>
+      <p className={own.step}>
+        {emitter.name}: {by < 0 ? 'close' : 'open'} the lockshield <em>{turnWords(Math.abs(by))}</em> turn
+      </p>
+      <span className={styles.quiet}>
+        Expected drop after it: {units.difference(move.expectDropK)} {units.plusMinus(move.uncertaintyK)}
+        {tails ? ` (now ${units.difference(tails.flowC - tails.returnC)})` : ''}. From this house’s own readings.
+      </span>
+      <TurnDial from={from} to={move.toTurns} />
+      <Button type="primary" className={styles.big} onClick={() => turn(move.toTurns)}>
+        Turned it
+      </Button>
+      {otherwise ? (
+        <TurnOtherwise
+          from={from}
+          turnsOpen={emitter.row.value.turnsOpen}
+          wanted={move.toTurns}
+          onTurned={turn}
+          onBack={() => setOtherwise(false)}
+        />
+      ) : (
+        <div className={styles.row}>
+          <Button onClick={() => setOtherwise(true)}>Turned otherwise …</Button>
+          <Button onClick={() => edit(`Sticks: ${emitter.name}`, [emitterPut(emitter.id, { sticks: true })])}>It sticks</Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Wait({ leftMs, next }: { leftMs: number; next: string | null }) {
+  const { edit, heatingPut, now } = useHeat();
+  return (
+    <>
+      <p className={own.step}>Wait, then read{next ? `: first ${next}` : ''}</p>
+      <div className={styles.timer} role="timer" aria-label="Until readings count">
+        <b>{clockOf(leftMs + 999)}</b>
+        <span>until the next reading counts: the water needs its time.</span>
+      </div>
+      <Button onClick={() => edit('Waited enough', [heatingPut({ waitUntil: now() })])}>Read now all the same</Button>
+      <span className={styles.quiet}>What is read too early is told so and counts for little.</span>
+    </>
+  );
+}
+
+function Done({ advice }: { advice: BalanceAdvice }) {
+  const { emitters, heating, edit, heatingPut } = useHeat();
+  const units = useUnits();
+  const named = advice.cannot.filter(({ why }) => why !== 'not-settled' && why !== 'ends-swapped');
+  const on = advice.drops.filter(({ state }) => state === 'on-target').length;
+  const noHeat = named.some(({ why }) => why === 'no-heat');
+  return (
+    <>
+      <h2>Next</h2>
+      <p className={own.step}>
+        {noHeat
+          ? 'Nothing is warm: look at source and pump first.'
+          : `Done: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
+      </p>
+      <Cannot advice={advice} />
+      <span className={styles.quiet}>
+        Lock the lockshields, clear the put-back list, and take the record along. What stood when is in it.
+      </span>
+      {noHeat && (
+        <Button
+          className={styles.big}
+          onClick={() => edit('Read anew', [heatingPut({ walk: Math.max(1, heating.walk) + 1, waitUntil: null })])}
+        >
+          Heat is on now: read anew
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Cannot({ advice }: { advice: BalanceAdvice }) {
+  const { emitters } = useHeat();
+  if (advice.cannot.length === 0) return null;
+  return (
+    <ul className={own.cannot}>
+      {advice.cannot.map(({ emitterId, why }) => (
+        <li key={`${emitterId} ${why}`}>
+          <b>{emitters.find(({ id }) => id === emitterId)?.name}</b>: {CANNOT_WORDS[why]}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What is odd about the newest readings. */
+function Doubts() {
+  const { document, emitters } = useHeat();
+  const pixels = useHeatPixels();
+  const faces = useFaces();
+  const found = emitters.flatMap((emitter) => {
+    const tails = lastTails(document, emitter.id, pixels);
+    if (!tails) return [];
+    const { at, roomC, frameId } = tails.row.value;
+    const face = faces.get(emitter.id);
+    const same = face && face.row.value.frameId === frameId ? face : null;
+    return doubtsOf(document, emitter, { ...tails, at, roomC }, same).map((doubt) => ({ emitter, doubt }));
+  });
+  if (found.length === 0) return null;
+  return (
+    <ul className={own.cannot}>
+      {found.slice(0, 4).map(({ emitter, doubt }) => (
+        <li key={`${emitter.id} ${doubt}`}>
+          <WarningOutlined /> <b>{emitter.name}</b>: {DOUBT_WORDS[doubt]}
+        </li>
+      ))}
+    </ul>
+  );
+}

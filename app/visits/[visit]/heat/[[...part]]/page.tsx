@@ -1,0 +1,5 @@
+import { Heat } from '../Heat';
+
+export default function HeatPage() {
+  return <Heat />;
+}

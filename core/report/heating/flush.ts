@@ -1,0 +1,120 @@
+import { coldSharesOf, framesOfShares, stagesSeen } from '../../circuit/coldShares';
+import { emittersOf } from '../../circuit/emitters';
+import { flushOf } from '../../circuit/heatingOf';
+import type { Pixels } from '../../circuit/tails';
+import type { VisitDocument } from '../../document';
+import { FLUSH_STEPS, FLUSH_WORDS, isClear } from '../../heating/flushSteps';
+import { STAGE_WORDS } from '../../heating/stages';
+import * as format from '../../units/format';
+import { localTime } from '../../units/localTime';
+import { openChanges } from '../../round/round';
+import { siteOf } from '../../visit/theVisit';
+import type { Block } from '../blocks';
+
+export { framesOfShares as framesOfFlush };
+
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Whether a flush was begun. */
+export function hasFlush(document: VisitDocument): boolean {
+  const { steps, marks, water } = flushOf(document).value;
+  return Object.keys(steps).length > 0 || marks.length > 0 || water.length > 0;
+}
+
+/** A flush as its certificate states it: first the result at a glance, then the proof and the order of work. */
+export function flushBlocks(document: VisitDocument, pixels: Pixels): Block[] {
+  const { value } = flushOf(document);
+  const { timeZone } = siteOf(document);
+  const shares = coldSharesOf(document, pixels);
+  const stages = stagesSeen(shares);
+  const last = stages.at(-1);
+  const both = shares.flatMap(({ shares: of }) => {
+    const [before, after] = [of.found, last ? of[last] : null];
+    return typeof before === 'number' && typeof after === 'number' ? [{ before, after }] : [];
+  });
+  const cold = { before: mean(both.map(({ before }) => before)), after: mean(both.map(({ after }) => after)) };
+  const proven = both.length > 0 && last !== 'found';
+  const ppm = value.water.at(-1)?.ppm ?? null;
+  const clear = isClear(ppm, value.mainsPpm);
+  const open = openChanges(document).filter((row) => row.value.kind === 'vent');
+  const missing = FLUSH_STEPS.filter((step) => value.steps[step] === undefined);
+  return [
+    {
+      kind: 'callout',
+      text: proven
+        ? `Of the faces of ${both.length} radiators ${format.percent(cold.before)} were cold before, ${format.percent(cold.after)} ${STAGE_WORDS[last!].toLowerCase()}.`
+        : 'No radiator was seen both before and after: the frames prove nothing yet.',
+    },
+    ...(open.length > 0
+      ? ([
+          { kind: 'callout', text: `STILL CAPPED: ${open.map((row) => row.value.what).join(', ')}. The system must not heat.` },
+        ] as const)
+      : []),
+    ...(stages.length > 0
+      ? ([
+          { kind: 'heading', text: 'Cold share of every face, from the same position' },
+          {
+            kind: 'bars',
+            stages: stages.map((stage) => STAGE_WORDS[stage]),
+            rows: shares.map(({ emitter, shares: of }) => ({
+              name: emitter.name,
+              shares: stages.map((stage) => of[stage] ?? null),
+            })),
+          },
+        ] as const)
+      : []),
+    { kind: 'heading', text: 'Water and chemicals' },
+    {
+      kind: 'facts',
+      facts: [
+        { label: 'Mains', value: value.mainsPpm === null ? 'not read' : `${value.mainsPpm} ppm dissolved solids` },
+        {
+          label: 'Leaving the system',
+          value:
+            value.water.length === 0
+              ? 'not read'
+              : `${value.water.map((one) => `${one.ppm} ppm at ${localTime(one.at, timeZone)}`).join(', ')}${clear === null ? '' : clear ? ': as clear as the mains' : ': not as clear as the mains'}`,
+        },
+        { label: 'Cleaner', value: value.cleaner || 'not noted' },
+        { label: 'Inhibitor', value: value.inhibitor || 'not noted' },
+        { label: 'Done by', value: value.by || 'not noted' },
+      ],
+    },
+    { kind: 'heading', text: 'Order of work' },
+    {
+      kind: 'facts',
+      facts: FLUSH_STEPS.filter((step) => value.steps[step] !== undefined)
+        .toSorted((a, b) => value.steps[a]! - value.steps[b]!)
+        .map((step) => ({ label: localTime(value.steps[step]!, timeZone), value: FLUSH_WORDS[step].title })),
+    },
+    ...(missing.length > 0
+      ? ([
+          { kind: 'text', text: `Not done: ${missing.map((step) => FLUSH_WORDS[step].title.toLowerCase()).join('; ')}.` },
+        ] as const)
+      : []),
+    ...marksTable(document),
+    ...(value.note ? ([{ kind: 'text', text: value.note }] as const) : []),
+  ];
+}
+
+function marksTable(document: VisitDocument): Block[] {
+  const { marks } = flushOf(document).value;
+  const rows = emittersOf(document).flatMap(({ id, name }) => {
+    const mark = marks.find(({ serviceId }) => serviceId === id);
+    return mark
+      ? [
+          [
+            name,
+            mark.agitatedMin === null ? '–' : `${mark.agitatedMin} min`,
+            mark.alone ? 'yes' : 'no',
+            mark.bothWays ? 'yes' : 'no',
+          ],
+        ]
+      : [];
+  });
+  if (rows.length === 0) return [];
+  return [
+    { kind: 'heading', text: 'Radiator by radiator' },
+    { kind: 'table', head: ['Radiator', 'Agitated', 'Alone', 'Both ways'], align: ['left', 'right', 'left', 'left'], rows },
+  ];
+}

@@ -1,0 +1,98 @@
+import type { Pixels } from '../circuit/tails';
+import type { VisitDocument } from '../document';
+import type { DisplayUnit } from '../units/temperature';
+import { siteOf, visitDay, visitRow } from '../visit/theVisit';
+import { type Block, blocksOf } from './blocks';
+import { boilerBlocks, cardsOf } from './heating/boiler';
+import { flushBlocks, framesOfFlush } from './heating/flush';
+import { openingBlocks } from './heating/openings';
+import { framesOfRecord, recordBlocks } from './heating/record';
+import { buildReport, framesOfReport, photosOfReport } from './model';
+
+/** What is made of a visit to be taken along. */
+export const PAPERS = ['report', 'heating', 'openings', 'flush', 'boiler'] as const;
+export type Paper = (typeof PAPERS)[number];
+
+/** What a paper's file is called after the site. */
+export const PAPER_NAMES: Record<Paper, string> = {
+  report: '',
+  heating: 'heating record',
+  openings: 'openings',
+  flush: 'flush certificate',
+  boiler: 'boiler card',
+};
+
+/** A paper as it is printed. */
+export interface Printed {
+  title: string;
+  subject: string;
+  /** At the foot of every page. */
+  foot: string;
+  blocks: Block[];
+}
+
+/** Frames whose pixels a paper needs. */
+export function framesOfPaper(document: VisitDocument, paper: Paper): string[] {
+  switch (paper) {
+    case 'report':
+      return framesOfReport(document);
+    case 'heating':
+      return [...new Set(framesOfRecord(document))];
+    case 'flush':
+      return [...new Set(framesOfFlush(document))];
+    case 'openings':
+    case 'boiler':
+      return [];
+  }
+}
+
+/** Photos that blocks show. */
+export function photosOfBlocks(blocks: readonly Block[]): string[] {
+  const shown = blocks.flatMap((block) => (block.kind === 'pictures' ? block.pictures : []));
+  return [...new Set(shown.flatMap(({ photoId }) => photoId ?? []))];
+}
+
+/** Photos that a paper shows, without its pixels. */
+export function photosOfPaper(document: VisitDocument, paper: Paper, unit: DisplayUnit): string[] {
+  if (paper === 'report') {
+    const report = buildReport(document, () => undefined, unit);
+    return [...new Set([...photosOfReport(report), ...photosOfBlocks(report.heating)])];
+  }
+  return photosOfBlocks(paperBlocks(document, paper, () => undefined, unit));
+}
+
+function paperBlocks(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit): Block[] {
+  const sheet = (title: string): Block => ({
+    kind: 'sheet',
+    above: [siteOf(document).address, visitRow(document).value.title, visitDay(document)].filter(Boolean).join(' · '),
+    title,
+  });
+  const { name } = siteOf(document);
+  switch (paper) {
+    case 'report':
+      return blocksOf(buildReport(document, pixels, unit));
+    case 'heating':
+      return [sheet(`${name}: record of the heating`), ...recordBlocks(document, pixels, unit)];
+    case 'openings':
+      return [sheet(`${name}: openings by order of warming`), ...openingBlocks(document)];
+    case 'flush':
+      return [sheet(`${name}: certificate of a flush`), ...flushBlocks(document, pixels)];
+    case 'boiler': {
+      const cards = cardsOf(document);
+      if (cards.length === 0) return [sheet(`${name}: no boiler card yet`)];
+      return cards.flatMap((card) => [sheet(`${name}: ${card.value.boiler}`), ...boilerBlocks(document, card)]);
+    }
+  }
+}
+
+/** A paper of a visit, from what is stored of it now. */
+export function printed(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit): Printed {
+  const { name } = siteOf(document);
+  const day = visitDay(document);
+  return {
+    title: [name, PAPER_NAMES[paper], day].filter(Boolean).join(', '),
+    subject: visitRow(document).value.title,
+    foot: [name, PAPER_NAMES[paper], day].filter(Boolean).join(' · '),
+    blocks: paperBlocks(document, paper, pixels, unit),
+  };
+}
