@@ -1,7 +1,7 @@
 import type { VisitDocument } from '../document';
 import { EIGHTH, type BalanceAdvice, type BalanceState } from '../heating/balance/state';
 import { emittersOf } from './emitters';
-import { heatingOf } from './heatingOf';
+import { heatingOf, warmingOf } from './heatingOf';
 import { readingsOf, tailsOf, turnsOf, type Pixels } from './tails';
 
 /** Settled long ago, s: nothing was turned before. */
@@ -25,6 +25,8 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
     if (tails === undefined) return null;
     if (tails === null) continue;
     const { at, serviceId, roomC } = row.value;
+    // Bled since: with the air its output went, and what was read then is of another emitter.
+    if (at < (warmingOf(document, serviceId).value.bledAt ?? 0)) continue;
     const before = turned.filter(({ value }) => value.at <= at);
     const own = before.filter(({ value }) => value.serviceId === serviceId).at(-1);
     const last = before.at(-1)?.value.at;
@@ -92,9 +94,25 @@ export function leftOf(document: VisitDocument, advice: BalanceAdvice, walk: num
   };
 }
 
-/** The walk that is on: it begins with the first. */
+/** The first walk reads all as they were found, for the record; whoever does without it begins with the second. */
+export const AS_FOUND = 1;
+
+/** The walk that is on; 0 before anybody began. */
 export function walkOf(document: VisitDocument): number {
-  return Math.max(1, heatingOf(document).value.walk);
+  return heatingOf(document).value.walk;
+}
+
+/** What is to be done on the walk of reading all as found: no valve is touched. */
+export function asFoundAdvice(document: VisitDocument): BalanceAdvice {
+  const ids = emittersOf(document).map(({ id }) => id);
+  return {
+    done: false,
+    moves: [],
+    waitS: 0,
+    read: ids,
+    drops: ids.map((emitterId) => ({ emitterId, dropK: null, uncertaintyK: null, state: 'not-read' })),
+    cannot: [],
+  };
 }
 
 /** Drops of every emitter, walk by walk, as they were read. */

@@ -49,6 +49,10 @@ export function emitterState(
       return { tone: 'care', words: 'still warming' };
     case 'hidden':
       return { tone: 'care', words: 'hidden' };
+    case 'even':
+    case 'unclear':
+    case undefined:
+      break;
   }
   if (why === 'sludged' || why === 'undersized-pump') return { tone: 'poor', words: 'too little flow' };
   if (drop === null) return { tone: 'none', words: face ? 'warm' : 'not read yet' };

@@ -82,11 +82,11 @@ export function floorLoops(frame: Grid, box: FaceBox): FloorLoops | null {
 function withoutSlope({ width, values }: Grid, box: FaceBox): Float32Array {
   const out = new Float32Array(box.width * box.height).fill(NaN);
   let [n, sx, sy, sv, sxx, syy, sxv, syv, sxy] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
-  const each = (use: (x: number, y: number, v: number, i: number) => void) => {
+  const each = (take: (x: number, y: number, v: number, i: number) => void) => {
     for (let y = 0; y < box.height; y += 1)
       for (let x = 0; x < box.width; x += 1) {
         const v = values[(box.y + y) * width + box.x + x]!;
-        if (hasReading(v)) use(x - box.width / 2, y - box.height / 2, v, y * box.width + x);
+        if (hasReading(v)) take(x - box.width / 2, y - box.height / 2, v, y * box.width + x);
       }
   };
   each((x, y, v) => {

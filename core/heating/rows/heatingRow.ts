@@ -6,7 +6,7 @@ import { SCHOOLS } from '../school';
 const barSchema = z.number().min(0, 'must not be negative').max(10, 'must not exceed 10 bar');
 
 /** What is checked at the source when the heat comes on. */
-export const START_CHECKS = ['pump-heard', 'pump-felt', 'flow-rises', 'heads-open', 'bled'] as const;
+export const START_CHECKS = ['heads-open', 'pump-heard', 'pump-felt', 'flow-rises', 'bled'] as const;
 export type StartCheck = (typeof START_CHECKS)[number];
 
 /** The heating of a visit as a whole: one row for each visit. */

@@ -101,7 +101,7 @@ test('faces show what the system does: late, air until it is bled, sludge until 
   expect(patternOf('dining-room', 90)).toBe('cold-bottom');
   expect(patternOf('dining-room', 90, { flushedAt: 40 * MINUTE })).toBe('even');
   expect(patternOf('kitchen', 90)).toBe('even');
-  expect(patternOf('front-room', 4)).toBe('still-warming');
+  expect(patternOf('front-room', 3)).toBe('still-warming');
 });
 
 test('tails are found at both ends, the flow by its warmth, and read what the water has', () => {

@@ -44,7 +44,7 @@ const SLUDGE_TAKES = 0.5;
 const AGITATED = 0.5;
 const FLUSHED = 0.06;
 /** A return that has risen by this share of the flow's excess belongs to a face that is warm to its end. */
-const WARM_RETURN = 0.5;
+const WARM_RETURN = 0.35;
 
 /**
  * A practised heating system at a moment: all that was done to it is played again from the time the heat came on.

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { balanceStateBefore, leftOf, walkOf } from '@core/circuit/balance';
+import { AS_FOUND, asFoundAdvice, balanceStateBefore, leftOf, walkOf } from '@core/circuit/balance';
 import { DropChart } from './DropChart';
 import { EmitterCards } from './EmitterCards';
 import { NextStep } from './NextStep';
@@ -17,8 +17,9 @@ export function Balance() {
   const { document, emitters } = useHeat();
   const pixels = useHeatPixels();
   const walk = walkOf(document);
-  const state = useMemo(() => balanceStateBefore(document, pixels, walk), [document, pixels, walk]);
-  const advice = useAdvice(state);
+  const state = useMemo(() => (walk > AS_FOUND ? balanceStateBefore(document, pixels, walk) : null), [document, pixels, walk]);
+  const planned = useAdvice(state);
+  const advice = walk === AS_FOUND ? asFoundAdvice(document) : planned;
   if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
   const left = advice && leftOf(document, advice, walk);
   const now = left?.moves[0]?.emitterId ?? left?.read[0] ?? null;

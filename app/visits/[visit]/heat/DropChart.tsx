@@ -1,7 +1,7 @@
 'use client';
 
 import { CartesianGrid, LabelList, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { dropsByWalk } from '@core/circuit/balance';
+import { AS_FOUND, dropsByWalk } from '@core/circuit/balance';
 import { PAPER } from '@core/report/palette';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -21,7 +21,10 @@ export function DropChart({ now }: { now: string | null }) {
   const shown = (kelvin: number) => Number.parseFloat(units.difference(kelvin).replace('−', '-'));
   const data = walks.map(({ walk, drops }) => {
     for (const [id, drop] of drops) last.set(id, drop);
-    return { name: walk === 1 ? 'as found' : `walk ${walk}`, ...Object.fromEntries([...last].map(([id, k]) => [id, shown(k)])) };
+    return {
+      name: walk === AS_FOUND ? 'as found' : `walk ${walk - 1}`,
+      ...Object.fromEntries([...last].map(([id, k]) => [id, shown(k)])),
+    };
   });
   const { targetK, toleranceK } = heating;
   return (
@@ -31,8 +34,8 @@ export function DropChart({ now }: { now: string | null }) {
         <ResponsiveContainer width="100%" height={230}>
           <LineChart data={data} margin={{ top: 8, right: 110, bottom: 0, left: 0 }}>
             <CartesianGrid vertical={false} stroke={PAPER.line} />
-            <XAxis dataKey="name" stroke={PAPER.muted} tickLine={false} />
-            <YAxis width={34} stroke={PAPER.muted} domain={[0, 'auto']} />
+            <XAxis dataKey="name" stroke={PAPER.muted} tickLine={false} fontSize={12} />
+            <YAxis width={34} stroke={PAPER.muted} fontSize={12} domain={[0, 'auto']} />
             <ReferenceArea
               y1={shown(targetK - toleranceK)}
               y2={shown(targetK + toleranceK)}
@@ -78,7 +81,7 @@ export function DropChart({ now }: { now: string | null }) {
             { name: 'Place', value: (row) => row.place },
             { name: 'Emitter', value: (row) => row.name },
             ...walks.map(({ walk, drops }) => ({
-              name: walk === 1 ? 'As found' : `Walk ${walk}`,
+              name: walk === AS_FOUND ? 'As found' : `Walk ${walk - 1}`,
               value: (row: { key: string }) => (drops.has(row.key) ? shown(drops.get(row.key)!) : ''),
             })),
           ]}

@@ -116,6 +116,7 @@ function Looking({
       onPose={setPose}
       span={visitRow(document).value.span}
       earlier={null}
+      folded
       onShot={onShot}
     />
   );

@@ -33,6 +33,13 @@ export function EmitterDesk({ emitter }: { emitter: Emitter }) {
   return (
     <>
       <h2>{emitter.name}</h2>
+      {looking ? (
+        <EmitterCamera emitter={emitter} stage="found" walk={null} onTaken={() => setLooking(false)} />
+      ) : (
+        <Button className={styles.big} type={face ? 'default' : 'primary'} onClick={() => setLooking(true)}>
+          {shown ? 'Look again' : 'Take a frame'}
+        </Button>
+      )}
       {face && (
         <div className={styles.card}>
           <h2>{PATTERN_WORDS[face.pattern]}</h2>
@@ -58,13 +65,6 @@ export function EmitterDesk({ emitter }: { emitter: Emitter }) {
         </div>
       )}
       {shown && !looking && <EmitterPicture emitter={emitter} frameId={shown} stage={stage} walk={null} />}
-      {looking ? (
-        <EmitterCamera emitter={emitter} stage="found" walk={null} onTaken={() => setLooking(false)} />
-      ) : (
-        <Button className={styles.big} type={face ? 'default' : 'primary'} onClick={() => setLooking(true)}>
-          {shown ? 'Look again' : 'Take a frame'}
-        </Button>
-      )}
       <EmitterFacts emitter={emitter} />
     </>
   );

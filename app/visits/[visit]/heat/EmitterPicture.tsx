@@ -16,10 +16,11 @@ import { Marks, type Mark } from '@ui/picture/Marks';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
-import { heatScale } from './heatScale';
+import { heatScale } from '@core/circuit/heatScale';
 import styles from './EmitterPicture.module.css';
 
-type Marking = 'face' | 'flow tail' | 'return tail';
+const MARKINGS = ['face', 'flow tail', 'return tail'] as const;
+type Marking = (typeof MARKINGS)[number];
 
 interface Props {
   emitter: Emitter;
@@ -37,7 +38,7 @@ export function EmitterPicture({ emitter, frameId, stage, walk }: Props) {
   const values = pixels(frameId);
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame) ?? { width: 0, height: 0 };
-  const [marking, setMarking] = useState<Marking>('face');
+  const [marking, setMarking] = useState<Marking>(walk === null ? 'face' : 'flow tail');
   const [draft, setDraft] = useState<FaceBox | null>(null);
   const [tail, setTail] = useState<{ which: Exclude<Marking, 'face'>; box: FaceBox } | null>(null);
   const facts = document.frameFacts[frameId];
@@ -133,15 +134,19 @@ export function EmitterPicture({ emitter, frameId, stage, walk }: Props) {
           <p>The frame is on its way …</p>
         )}
       </div>
-      <Segmented
-        block
-        aria-label="What is boxed by dragging"
-        value={marking}
-        options={walk === null ? ['face'] : ['face', 'flow tail', 'return tail']}
-        onChange={(next) => setMarking(next as Marking)}
-      />
+      {walk !== null && (
+        <Segmented
+          block
+          aria-label="What is boxed by dragging"
+          value={marking}
+          options={MARKINGS.map((one) => ({ value: one, label: one }))}
+          onChange={(next) => setMarking(next)}
+        />
+      )}
       <p className={styles.hint}>
-        Drag a box over what is chosen here. Tails: painted pipe or tape, never the bright valve, which shows the room.
+        {walk === null
+          ? 'Found wrongly? Drag a box over the face.'
+          : 'Drag a box over what is chosen here. Tails: painted pipe or tape, never the bright valve, which shows the room.'}
       </p>
     </div>
   );

@@ -5,7 +5,7 @@ import { correctedGrid } from '@core/circuit/faces';
 import type { FaceBox } from '@core/heating/pattern';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { drawValues } from '../round/drawValues';
-import { heatScale } from './heatScale';
+import { heatScale } from '@core/circuit/heatScale';
 
 /** The face of an emitter cut out of its frame, in the colours that all emitters share. */
 export function FacePicture({

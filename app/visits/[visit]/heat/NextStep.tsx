@@ -3,14 +3,15 @@
 import { WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { lastTails, turnWords, type WalkLeft } from '@core/circuit/balance';
+import { AS_FOUND, lastTails, turnWords, type WalkLeft } from '@core/circuit/balance';
 import { doubtsOf, DOUBT_WORDS } from '@core/circuit/doubts';
 import { CANNOT_WORDS } from '@core/circuit/emitterState';
 import type { Emitter } from '@core/circuit/emitters';
-import { ofWalk } from '@core/circuit/heatingOf';
+import { ofWalk, warmingOf } from '@core/circuit/heatingOf';
 import type { BalanceAdvice } from '@core/heating/balance/state';
 import { useAwake } from '@ui/time/useAwake';
 import { useUnits } from '@ui/units/UnitProvider';
+import { PdfButton } from './PdfButton';
 import { ReadStep } from './ReadStep';
 import { clockOf } from './Start';
 import { TurnDial } from './TurnDial';
@@ -19,6 +20,9 @@ import { useFaces, useHeatPixels } from './useJudged';
 import { useHeat, useHeatNow } from './useHeat';
 import styles from './Heat.module.css';
 import own from './Start.module.css';
+
+/** So long after the heat came on drops are settled, min. */
+const SETTLES_MIN = 30;
 
 interface Props {
   walk: number;
@@ -33,6 +37,7 @@ export function NextStep({ walk, advice, left }: Props) {
   const now = useHeatNow();
   const placeOf = (id: string) => emitters.findIndex((one) => one.id === id);
   useAwake(heating.onAt !== null);
+  if (walk === 0) return <Begin />;
   if (!advice || !left)
     return (
       <>
@@ -53,7 +58,7 @@ export function NextStep({ walk, advice, left }: Props) {
   return (
     <>
       <h2>
-        Walk {walk} · {doneCount} of {left.total}
+        {walk === AS_FOUND ? 'As found' : `Walk ${walk - 1}`} · {doneCount} of {left.total}
       </h2>
       {mover && move ? (
         <Turn key={mover.id} walk={walk} emitter={mover} move={move} wait={moves.length === 1 ? advice.waitS : null} />
@@ -79,12 +84,41 @@ export function NextStep({ walk, advice, left }: Props) {
           </Button>
         </>
       )}
+      <Airy />
       <Doubts />
       <Cannot advice={advice} />
       <p className={styles.foot}>
         Hot surfaces and pressurised water. Turn a lockshield with its own key, never its gland nut. Gas and flue work is for
         licensed people.
       </p>
+    </>
+  );
+}
+
+/** Before the first walk: what has to be so, and whether the record wants a before. */
+function Begin() {
+  const { heating, emitters, edit, heatingPut } = useHeat();
+  const now = useHeatNow();
+  const minutes = heating.onAt === null ? null : (now - heating.onAt) / 60_000;
+  const begin = (walk: number) => edit('Balancing begun', [heatingPut({ walk, waitUntil: null })]);
+  return (
+    <>
+      <h2>Next</h2>
+      <p className={own.step}>All heads open, bled, pump speed fixed, source steady. Then walk from first to last.</p>
+      {minutes === null ? (
+        <p className={styles.problem}>The heat is not noted as on: see Start.</p>
+      ) : (
+        minutes < SETTLES_MIN && (
+          <p className={styles.quiet}>
+            On for {minutes.toFixed(0)} min: what is read before {SETTLES_MIN} min is still on its way.
+          </p>
+        )
+      )}
+      <Button type="primary" className={styles.big} onClick={() => begin(AS_FOUND)}>
+        Read all {emitters.length} as found
+      </Button>
+      <span className={styles.quiet}>Nothing is turned yet; the record then shows before and after.</span>
+      <Button onClick={() => begin(AS_FOUND + 1)}>Begin turning at once, without a before</Button>
     </>
   );
 }
@@ -176,10 +210,12 @@ function Done({ advice }: { advice: BalanceAdvice }) {
           ? 'Nothing is warm: look at source and pump first.'
           : `Done: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
       </p>
+      <Airy />
       <Cannot advice={advice} />
       <span className={styles.quiet}>
         Lock the lockshields, clear the put-back list, and take the record along. What stood when is in it.
       </span>
+      {!noHeat && <PdfButton what="heating">Record (PDF)</PdfButton>}
       {noHeat && (
         <Button
           className={styles.big}
@@ -202,6 +238,37 @@ function Cannot({ advice }: { advice: BalanceAdvice }) {
           <b>{emitters.find(({ id }) => id === emitterId)?.name}</b>: {CANNOT_WORDS[why]}
         </li>
       ))}
+    </ul>
+  );
+}
+
+/** Faces that still show air or sludge: their drops change with the cure, so that it comes first. */
+function Airy() {
+  const { document, emitters } = useHeat();
+  const faces = useFaces();
+  const named = (pattern: 'cold-top' | 'cold-bottom') =>
+    emitters
+      .filter(({ id }) => {
+        const face = faces.get(id);
+        const bledAt = warmingOf(document, id).value.bledAt ?? 0;
+        return face?.pattern === pattern && (pattern === 'cold-bottom' || face.takenAt > bledAt);
+      })
+      .map(({ name }) => name)
+      .join(', ');
+  const [air, sludge] = [named('cold-top'), named('cold-bottom')];
+  if (air === '' && sludge === '') return null;
+  return (
+    <ul className={own.cannot}>
+      {air !== '' && (
+        <li>
+          <WarningOutlined /> <b>{air}</b>: air along the top. Bleed before you turn (Start, Air): its drop changes with it.
+        </li>
+      )}
+      {sludge !== '' && (
+        <li>
+          <WarningOutlined /> <b>{sludge}</b>: sludge low down. It can be balanced as it is; flushed, it gives more.
+        </li>
+      )}
     </ul>
   );
 }

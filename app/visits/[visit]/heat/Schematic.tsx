@@ -92,19 +92,19 @@ function Place({
   chosen: boolean;
   onChoose(id: string): void;
 }) {
-  const drag = useDraggable({ id: emitter.id });
-  const drop = useDroppable({ id: emitter.id });
-  const { x, y } = drag.transform ?? { x: 0, y: 0 };
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: emitter.id });
+  const { setNodeRef: setSlotRef, isOver } = useDroppable({ id: emitter.id });
+  const { x, y } = transform ?? { x: 0, y: 0 };
   return (
-    <div ref={drop.setNodeRef} className={styles.slot} data-over={drop.isOver && !drag.isDragging}>
+    <div ref={setSlotRef} className={styles.slot} data-over={isOver && !isDragging}>
       <button
-        ref={drag.setNodeRef}
+        ref={setNodeRef}
         type="button"
         className={styles.place}
         style={{ transform: `translate(${x}px, ${y}px)` }}
-        data-dragging={drag.isDragging}
-        {...drag.listeners}
-        {...drag.attributes}
+        data-dragging={isDragging}
+        {...listeners}
+        {...attributes}
         aria-pressed={chosen}
         onClick={() => onChoose(emitter.id)}
       >

@@ -1,15 +1,14 @@
 'use client';
 
-import { useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { emittersOf } from '@core/circuit/emitters';
 import { judgeFace, latestFace, type JudgedFace } from '@core/circuit/faces';
 import { frameOfReading, readingsOf, type Pixels } from '@core/circuit/tails';
-import { usePixels, useVisit } from '@ui/visit/VisitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Pixels of every frame that readings and newest faces of the visit need; asked for once, there as they come. */
 export function useHeatPixels(): Pixels {
   const { document, pixels } = useVisit();
-  const get = usePixels(null);
   const needed = useMemo(
     () => [
       ...new Set([
@@ -22,7 +21,9 @@ export function useHeatPixels(): Pixels {
   useEffect(() => {
     for (const id of needed) pixels.want(id);
   }, [needed, pixels]);
-  return get;
+  const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- another function for each generation: what follows is computed anew
+  return useCallback((id: string) => pixels.get(id), [pixels, generation]);
 }
 
 /** The newest face of every emitter, judged; those whose pixels are on their way are not there yet. */

@@ -37,6 +37,8 @@ interface Props {
   onPose(pose: Pose): void;
   span: SteadySpan;
   earlier: EarlierStop | null;
+  /** Buttons to step and to set it stand folded below. */
+  folded?: boolean;
   /** Told of each picture that comes in view. */
   onShot(shot: Shot | null): void;
 }
@@ -44,7 +46,7 @@ interface Props {
 const STEP_M = 0.3;
 
 /** What the stand-in camera sees now; drag or arrow keys turn it, buttons step nearer, farther and aside. */
-export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, span, earlier, onShot }: Props) {
+export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, span, earlier, folded = false, onShot }: Props) {
   const units = useUnits();
   const [range, setRange] = useState<'stretched' | 'held'>('stretched');
   const [held, setHeld] = useState<{ low: number; high: number } | null>(null);
@@ -81,46 +83,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
     { filterTaps: true, pointer: { keys: false } },
   );
   const near = pose.distance < camera.minDistanceM;
-  return (
-    <section className={styles.viewfinder} aria-label="Stand-in camera">
-      <div ref={stage} className={styles.stage} {...bind()}>
-        {shot && scale ? (
-          <Picture shot={shot} camera={camera} scale={scale} />
-        ) : (
-          <p className={styles.wait}>
-            {surfaceId !== null ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
-          </p>
-        )}
-        {ghost && earlier?.frame && <LastTime frame={earlier.frame} span={span} className={styles.ghost!} />}
-        {marked && scale && (
-          <>
-            <Spot at={marked.coldest} camera={camera} words={`coldest ${units.bareTemperature(marked.coldest.celsius)}`} />
-            <Spot at={marked.hottest} camera={camera} words={`hottest ${units.bareTemperature(marked.hottest.celsius)}`} />
-            <span className={styles.centre}>
-              <AimOutlined /> {units.temperature(marked.centre)}
-            </span>
-            <span className={styles.range} data-stretched={range === 'stretched'}>
-              {range === 'held'
-                ? `Held: ${units.bareTemperature(scale.low)} … ${units.temperature(scale.high)}`
-                : `Stretched: all colours within ${units.difference(scale.high - scale.low)}`}
-            </span>
-          </>
-        )}
-        <span className={styles.place}>
-          {pose.distance.toFixed(1)} m
-          {pose.aside !== 0 ? `, ${Math.abs(pose.aside).toFixed(1)} m ${pose.aside > 0 ? 'right' : 'left'}` : ''}
-          {near ? ' · too near, not sharp' : ''}
-        </span>
-        <span className={styles.shutter}>
-          {shot?.closed ? (
-            <>
-              <PauseOutlined /> shutter
-            </>
-          ) : (
-            `shutter ${Math.round(shot?.since ?? 0)} s ago${automatic ? '' : ' · off: values wander'}`
-          )}
-        </span>
-      </div>
+  const controls = (
       <div className={styles.controls} role="group" aria-label="Camera">
         <Button onClick={() => onPose({ ...pose, distance: Math.max(0.1, pose.distance - STEP_M) })} icon={<UpOutlined />}>
           Nearer
@@ -173,6 +136,55 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
           </Button>
         )}
       </div>
+  );
+  return (
+    <section className={styles.viewfinder} aria-label="Stand-in camera">
+      <div ref={stage} className={styles.stage} {...bind()}>
+        {shot && scale ? (
+          <Picture shot={shot} camera={camera} scale={scale} />
+        ) : (
+          <p className={styles.wait}>
+            {surfaceId !== null ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
+          </p>
+        )}
+        {ghost && earlier?.frame && <LastTime frame={earlier.frame} span={span} className={styles.ghost!} />}
+        {marked && scale && (
+          <>
+            <Spot at={marked.coldest} camera={camera} words={`coldest ${units.bareTemperature(marked.coldest.celsius)}`} />
+            <Spot at={marked.hottest} camera={camera} words={`hottest ${units.bareTemperature(marked.hottest.celsius)}`} />
+            <span className={styles.centre}>
+              <AimOutlined /> {units.temperature(marked.centre)}
+            </span>
+            <span className={styles.range} data-stretched={range === 'stretched'}>
+              {range === 'held'
+                ? `Held: ${units.bareTemperature(scale.low)} … ${units.temperature(scale.high)}`
+                : `Stretched: all colours within ${units.difference(scale.high - scale.low)}`}
+            </span>
+          </>
+        )}
+        <span className={styles.place}>
+          {pose.distance.toFixed(1)} m
+          {pose.aside !== 0 ? `, ${Math.abs(pose.aside).toFixed(1)} m ${pose.aside > 0 ? 'right' : 'left'}` : ''}
+          {near ? ' · too near, not sharp' : ''}
+        </span>
+        <span className={styles.shutter}>
+          {shot?.closed ? (
+            <>
+              <PauseOutlined /> shutter
+            </>
+          ) : (
+            `shutter ${Math.round(shot?.since ?? 0)} s ago${automatic ? '' : ' · off: values wander'}`
+          )}
+        </span>
+      </div>
+      {folded ? (
+        <details>
+          <summary className={styles.fold}>Move or set the camera</summary>
+          {controls}
+        </details>
+      ) : (
+        controls
+      )}
     </section>
   );
 }

@@ -9,6 +9,8 @@ import { useVisitStore } from '@ui/visit/VisitProvider';
 
 /** As cameras of this class do: nine pictures a second. */
 const PICTURE_MS = 110;
+/** Shots are counted round. */
+const SHOTS = 100_000_000;
 /** After a picture that did not come. */
 const AGAIN_MS = 1000;
 
@@ -40,13 +42,15 @@ export function useViewfinder(visitId: string, surfaceId: string | null, pose: P
     const controller = new AbortController();
     const { signal } = controller;
     const address = `/api/visits/${visitId}/surfaces/${surfaceId}/view`;
-    let count = 0;
+    // Counted on from a number that no earlier look began with: the same shot twice would be the very same picture.
+    const before = Math.floor(Date.now() / PICTURE_MS) % SHOTS;
+    let count = before;
     const see = async (begun: number) => {
       startedAt.current ??= begun;
       const seconds = (begun - startedAt.current) / 1000;
       const state = shutterAt(seconds, correctedAt.current, asked.current.automatic);
       correctedAt.current = state.correctedAt;
-      if (state.closed && count > 0) return setShot((last) => last && { ...last, closed: true, since: 0 });
+      if (state.closed && count > before) return setShot((last) => last && { ...last, closed: true, since: 0 });
       count += 1;
       const look = { pose: asked.current.pose, shot: count, since: state.since, closing: state.correctedAt };
       // What was changed last has to be stored before it is seen.
