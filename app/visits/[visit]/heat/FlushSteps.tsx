@@ -21,6 +21,8 @@ export function FlushSteps() {
   const { steps } = row.value;
   const done = new Set(Object.keys(steps) as FlushStep[]);
   const vents = openChanges(document).filter(({ value }) => value.kind === 'vent');
+  const names = vents.map(({ value }) => value.what);
+  const upcoming = FLUSH_STEPS.find((step) => !done.has(step));
   const toggle = (step: FlushStep) => {
     const next = { ...steps };
     if (next[step] !== undefined) delete next[step];
@@ -62,14 +64,14 @@ export function FlushSteps() {
               {title}
               {at === undefined ? '' : ` · ${clock(at)}`}
             </Button>
-            {at === undefined && <span className={heat.quiet}>{help}</span>}
-            {at === undefined && caution && (
+            {next && <span className={heat.quiet}>{help}</span>}
+            {next && caution && (
               <p className={heat.caution} role="note">
                 <WarningOutlined /> {caution}
               </p>
             )}
             {kept && <p className={heat.problem}>{kept}</p>}
-            {step === 'vents-capped' && <Capped />}
+            {step === 'vents-capped' && done.has('off') && !done.has('vents-back') && <Capped />}
             {step === 'vents-back' &&
               vents.map((vent) => (
                 <Button

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { flushOf } from '@core/circuit/heatingOf';
 import { CLEAR_SHARE, isClear } from '@core/heating/flushSteps';
 import { flushValueSchema, type FlushValue } from '@core/heating/rows/flushRow';
@@ -17,7 +16,6 @@ export function FlushWater() {
   const { document, edit, now, clock } = useHeat();
   const row = flushOf(document);
   const { value } = row;
-  const [ppm, setPpm] = useState<number | null>(null);
   const put = (label: string, change: Partial<FlushValue>) =>
     edit(label, [{ entity: 'flush', rowId: row.id, value: { ...value, ...change } }]);
   const last = value.water.at(-1);
@@ -47,13 +45,11 @@ export function FlushWater() {
         />
         <NumberField
           label="Leaving the system now"
-          value={ppm}
+          value={null}
           schema={water.element.shape.ppm.nullable()}
           suffix="ppm"
-          onCommit={(next) => {
-            setPpm(null);
-            if (next !== null) put('Water read', { water: [...value.water, { at: now(), ppm: next }] });
-          }}
+          clears
+          onCommit={(next) => next !== null && put('Water read', { water: [...value.water, { at: now(), ppm: next }] })}
         />
       </div>
       {value.water.length > 0 && (

@@ -17,10 +17,22 @@ interface Props {
   /** Typed and shown in the chosen unit, kept in °C. */
   celsius?: boolean;
   step?: number;
+  /** Empty again after it was kept: for what is noted one after the other. */
+  clears?: boolean;
 }
 
 /** A number that is kept when the hand leaves the field, and only when it is valid; what is wrong stands under it. */
-export function NumberField({ label, named = label, value, schema, onCommit, suffix, celsius = false, step }: Props) {
+export function NumberField({
+  label,
+  named = label,
+  value,
+  schema,
+  onCommit,
+  suffix,
+  celsius = false,
+  step,
+  clears = false,
+}: Props) {
   const units = useUnits();
   const out = (kept: number | null) => (kept === null ? null : celsius ? units.toField(kept) : kept);
   const back = (typed: number | null) => (typed === null ? null : celsius ? units.fromField(typed) : typed);
@@ -42,10 +54,14 @@ export function NumberField({ label, named = label, value, schema, onCommit, suf
         status={checked.success ? '' : 'error'}
         inputMode="decimal"
         onChange={setTyped}
-        onBlur={() => checked.success && checked.data !== value && onCommit(checked.data)}
+        onBlur={() => {
+          if (!checked.success || checked.data === value) return;
+          onCommit(checked.data);
+          if (clears) setTyped(null);
+        }}
         onPressEnter={(event) => {
           event.preventDefault();
-          event.currentTarget.blur();
+          (event.target as HTMLInputElement).blur();
         }}
       />
       {!checked.success && (

@@ -184,7 +184,8 @@ export function Zones({ value, onPut }: Props) {
 export function PipeLoss({ value, onPut }: Props) {
   const loss = lossOf(value);
   const cylinder = value.question === 'cylinder';
-  const money = (kwh: number) => (value.pricePerKwh === null ? '' : ` · ${number(kwh * value.pricePerKwh, 0)} in money a year`);
+  const money = (kwh: number) =>
+    value.pricePerKwh === null ? '' : ` (${number(kwh * value.pricePerKwh, 0)} a year at that price)`;
   return (
     <>
       <div className={styles.fields}>

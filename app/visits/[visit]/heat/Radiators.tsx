@@ -17,7 +17,7 @@ export function Radiators() {
   const chosen = useEmitter(chosenId ?? emitters[0]?.id ?? null);
   if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
   return (
-    <div className={styles.columns}>
+    <div className={styles.columns} data-first="main">
       <div className={styles.main}>
         <Segmented
           aria-label="How emitters are shown"

@@ -2,7 +2,6 @@
 
 import { CheckOutlined, FireOutlined, WarningOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
-import { useState } from 'react';
 import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
 import { warmingOrder } from '@core/circuit/warmingOrder';
 import { whyLate } from '@core/circuit/whyLate';
@@ -53,7 +52,6 @@ export function Start() {
 function Source() {
   const { heating, edit, heatingPut, now, clock } = useHeat();
   const { flowSetC, targetK, toleranceK, flows } = heatingValueSchema.shape;
-  const [flow, setFlow] = useState<number | null>(null);
   const units = useUnits();
   const school = (next: School) =>
     edit('School of the drop', [
@@ -121,13 +119,13 @@ function Source() {
         )}
         <NumberField
           label="Flow pipe reads now"
-          value={flow}
+          value={null}
           schema={flows.element.shape.celsius.nullable()}
           celsius
-          onCommit={(next) => {
-            setFlow(null);
-            if (next !== null) edit('Flow read', [heatingPut({ flows: [...heating.flows, { at: now(), celsius: next }] })]);
-          }}
+          clears
+          onCommit={(next) =>
+            next !== null && edit('Flow read', [heatingPut({ flows: [...heating.flows, { at: now(), celsius: next }] })])
+          }
         />
       </div>
       {heating.flows.length > 0 && (

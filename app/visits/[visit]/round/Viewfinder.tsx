@@ -84,58 +84,56 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
   );
   const near = pose.distance < camera.minDistanceM;
   const controls = (
-      <div className={styles.controls} role="group" aria-label="Camera">
-        <Button onClick={() => onPose({ ...pose, distance: Math.max(0.1, pose.distance - STEP_M) })} icon={<UpOutlined />}>
-          Nearer
-        </Button>
-        <Button onClick={() => onPose({ ...pose, distance: Math.min(15, pose.distance + STEP_M) })} icon={<DownOutlined />}>
-          Farther
-        </Button>
-        <Button onClick={() => onPose({ ...pose, aside: pose.aside - STEP_M })} icon={<LeftOutlined />}>
-          Step left
-        </Button>
-        <Button onClick={() => onPose({ ...pose, aside: pose.aside + STEP_M })} icon={<RightOutlined />}>
-          Step right
-        </Button>
-        <Button onClick={() => onPose(home)}>As advised</Button>
-        <Segmented
-          aria-label="Range of the colours"
-          value={range}
-          options={[
-            { value: 'stretched', label: 'Stretched' },
-            { value: 'held', label: 'Held' },
-          ]}
-          onChange={(next) => (next === 'held' ? hold() : setRange('stretched'))}
+    <div className={styles.controls} role="group" aria-label="Camera">
+      <Button onClick={() => onPose({ ...pose, distance: Math.max(0.1, pose.distance - STEP_M) })} icon={<UpOutlined />}>
+        Nearer
+      </Button>
+      <Button onClick={() => onPose({ ...pose, distance: Math.min(15, pose.distance + STEP_M) })} icon={<DownOutlined />}>
+        Farther
+      </Button>
+      <Button onClick={() => onPose({ ...pose, aside: pose.aside - STEP_M })} icon={<LeftOutlined />}>
+        Step left
+      </Button>
+      <Button onClick={() => onPose({ ...pose, aside: pose.aside + STEP_M })} icon={<RightOutlined />}>
+        Step right
+      </Button>
+      <Button onClick={() => onPose(home)}>As advised</Button>
+      <Segmented
+        aria-label="Range of the colours"
+        value={range}
+        options={[
+          { value: 'stretched', label: 'Stretched' },
+          { value: 'held', label: 'Held' },
+        ]}
+        onChange={(next) => (next === 'held' ? hold() : setRange('stretched'))}
+      />
+      <Tooltip title={`Colours: ${COLOUR_MAPS[map].label}`}>
+        <Button
+          icon={<ColumnWidthOutlined />}
+          aria-label={`Other colours; now ${COLOUR_MAPS[map].label}`}
+          onClick={() => setMap(COLOUR_MAP_NAMES[(COLOUR_MAP_NAMES.indexOf(map) + 1) % COLOUR_MAP_NAMES.length]!)}
         />
-        <Tooltip title={`Colours: ${COLOUR_MAPS[map].label}`}>
-          <Button
-            icon={<ColumnWidthOutlined />}
-            aria-label={`Other colours; now ${COLOUR_MAPS[map].label}`}
-            onClick={() => setMap(COLOUR_MAP_NAMES[(COLOUR_MAP_NAMES.indexOf(map) + 1) % COLOUR_MAP_NAMES.length]!)}
-          />
-        </Tooltip>
-        <Tooltip
-          title={
-            automatic ? 'The shutter corrects by itself; switch that off' : 'The shutter is off: values wander; switch it on'
-          }
+      </Tooltip>
+      <Tooltip
+        title={automatic ? 'The shutter corrects by itself; switch that off' : 'The shutter is off: values wander; switch it on'}
+      >
+        <Button
+          icon={<SyncOutlined />}
+          aria-pressed={automatic}
+          onClick={() => {
+            correct();
+            setAutomatic(!automatic);
+          }}
         >
-          <Button
-            icon={<SyncOutlined />}
-            aria-pressed={automatic}
-            onClick={() => {
-              correct();
-              setAutomatic(!automatic);
-            }}
-          >
-            Shutter {automatic ? 'on' : 'off'}
-          </Button>
-        </Tooltip>
-        {earlier?.frame && (
-          <Button aria-pressed={ghost} onClick={() => setGhost(!ghost)}>
-            {ghost ? 'Hide last time' : 'Show last time'}
-          </Button>
-        )}
-      </div>
+          Shutter {automatic ? 'on' : 'off'}
+        </Button>
+      </Tooltip>
+      {earlier?.frame && (
+        <Button aria-pressed={ghost} onClick={() => setGhost(!ghost)}>
+          {ghost ? 'Hide last time' : 'Show last time'}
+        </Button>
+      )}
+    </div>
   );
   return (
     <section className={styles.viewfinder} aria-label="Stand-in camera">
