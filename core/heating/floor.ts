@@ -121,30 +121,36 @@ const across = (angle: number) => {
 };
 
 /** Means along lines of a direction, by their distance from the middle; NaN where a line has too few pixels. */
-function profileAcross(detail: Float32Array, box: FaceBox, angle: number): Float64Array {
+function profileAcross(detail: Float32Array, { width, height }: FaceBox, angle: number): Float64Array {
   const { ux, uy } = across(angle);
-  const reach = Math.ceil(Math.hypot(box.width, box.height) / 2);
+  const reach = Math.ceil(Math.hypot(width, height) / 2);
   const sums = new Float64Array(2 * reach + 1);
   const counts = new Float64Array(2 * reach + 1);
-  detail.forEach((value, i) => {
-    if (Number.isNaN(value)) return;
-    const x = (i % box.width) - (box.width - 1) / 2;
-    const y = Math.floor(i / box.width) - (box.height - 1) / 2;
-    const at = Math.round(x * ux + y * uy) + reach;
-    sums[at]! += value;
-    counts[at]! += 1;
-  });
-  const enough = 0.4 * Math.max(...counts);
-  return sums.map((sum, k) => (counts[k]! >= enough ? sum / counts[k]! : NaN));
+  for (let y = 0; y < height; y += 1) {
+    // Half a pixel is added so that cutting off rounds.
+    let way = ((1 - width) / 2) * ux + (y - (height - 1) / 2) * uy + reach + 0.5;
+    for (let i = y * width; i < (y + 1) * width; i += 1) {
+      const value = detail[i]!;
+      const at = way | 0;
+      way += ux;
+      if (!hasReading(value)) continue;
+      sums[at]! += value;
+      counts[at]! += 1;
+    }
+  }
+  let most = 0;
+  for (const count of counts) if (count > most) most = count;
+  return sums.map((sum, k) => (counts[k]! >= 0.4 * most ? sum / counts[k]! : NaN));
 }
 
 /** What a profile has in fine detail: less its mean over a good many pixels. */
 function fine(profile: Float64Array, reach: number): Float64Array {
   return profile.map((value, k) => {
-    if (Number.isNaN(value)) return NaN;
-    let [sum, n] = [0, 0];
+    if (!hasReading(value)) return NaN;
+    let sum = 0;
+    let n = 0;
     for (let j = Math.max(0, k - reach); j <= Math.min(profile.length - 1, k + reach); j += 1)
-      if (!Number.isNaN(profile[j]!)) {
+      if (hasReading(profile[j]!)) {
         sum += profile[j]!;
         n += 1;
       }
@@ -153,10 +159,11 @@ function fine(profile: Float64Array, reach: number): Float64Array {
 }
 
 function correlation(profile: Float64Array, lag: number): number {
-  let [sum, n] = [0, 0];
+  let sum = 0;
+  let n = 0;
   for (let k = 0; k + lag < profile.length; k += 1) {
     const product = profile[k]! * profile[k + lag]!;
-    if (Number.isNaN(product)) continue;
+    if (!hasReading(product)) continue;
     sum += product;
     n += 1;
   }
@@ -165,7 +172,7 @@ function correlation(profile: Float64Array, lag: number): number {
 
 /** The distance after which a profile repeats, and how strongly: correlation there less that half way, K². */
 function repeats(profile: Float64Array): { lag: number; strength: number } {
-  const known = profile.filter((value) => !Number.isNaN(value)).length;
+  const known = profile.filter(hasReading).length;
   const detail = fine(profile, Math.max(6, Math.round(known / 5)));
   let best = { lag: 0, strength: 0 };
   // Three runs at least have to fit.
@@ -194,7 +201,7 @@ function judge(detail: Float32Array, box: FaceBox, angle: number, lag: number): 
   for (const row of cells) for (let c = 0; c < CELLS; c += 1) row[c] = { run: [], between: [] };
   const cellLength = (2 * reach) / CELLS;
   detail.forEach((value, i) => {
-    if (Number.isNaN(value)) return;
+    if (!hasReading(value)) return;
     const x = (i % box.width) - (box.width - 1) / 2;
     const y = Math.floor(i / box.width) - (box.height - 1) / 2;
     const [off, way] = [x * ux + y * uy, x * ax + y * ay];
@@ -211,16 +218,15 @@ function judge(detail: Float32Array, box: FaceBox, angle: number, lag: number): 
     row.map(({ run, between }) => (run.length >= least && between.length >= least / 2 ? mean(run) - mean(between) : NaN)),
   );
   const level = cells.map((row) => row.map(({ between }) => (between.length >= least / 2 ? mean(between) : NaN)));
-  const all = contrast.flat().filter((value) => !Number.isNaN(value));
+  const all = contrast.flat().filter(hasReading);
   const usual = quantile(all, 0.7);
   if (!(usual >= LEAST_CONTRAST_K)) return null;
   const isCold = (value: number) => value < COLD * usual;
   const runs = offsets.map((offset, k): FloorRun => {
-    const own = contrast[k]!.filter((value) => !Number.isNaN(value));
+    const own = contrast[k]!.filter(hasReading);
     const cold = own.length > 0 && own.filter(isCold).length >= 0.7 * own.length;
     return { offset, contrastK: own.length > 0 ? mean(own) : 0, cold };
   });
-  const between = level.flat().filter((value) => !Number.isNaN(value));
   const gaps = gapsOf(contrast, isCold, (cellsOf) => {
     const boxes = cellsOf.flatMap(([k, c]) => {
       const way = -reach + (c + 0.5) * cellLength;
@@ -238,7 +244,10 @@ function judge(detail: Float32Array, box: FaceBox, angle: number, lag: number): 
     const [xs, ys] = [boxes.map(([x]) => x), boxes.map(([, y]) => y)];
     const left = clip(Math.min(...xs), box.x, box.x + box.width - 2);
     const top = clip(Math.min(...ys), box.y, box.y + box.height - 2);
-    const inGap = cellsOf.map(([k, c]) => level[k]![c]!).filter((value) => !Number.isNaN(value));
+    const inGap = cellsOf.map(([k, c]) => level[k]![c]!).filter(hasReading);
+    const beside = besideOf(cellsOf)
+      .flatMap(([k, c]) => level[k]?.[c] ?? [])
+      .filter(hasReading);
     return {
       box: {
         x: left,
@@ -247,7 +256,10 @@ function judge(detail: Float32Array, box: FaceBox, angle: number, lag: number): 
         height: Math.max(1, clip(Math.max(...ys), top + 1, box.y + box.height - 1) - top + 1),
       },
       share: cellsOf.length / all.length,
-      looks: inGap.length > 0 && mean(inGap) < quantile(between, 0.5) - 0.5 * usual ? ('cold' as const) : ('covered' as const),
+      looks:
+        inGap.length > 0 && beside.length > 0 && mean(inGap) < mean(beside) - 0.25 * usual
+          ? ('cold' as const)
+          : ('covered' as const),
     };
   });
   return {
@@ -266,8 +278,8 @@ function quantile(values: readonly number[], q: number): number {
 
 /** Where runs lie on a profile: a comb of the spacing, laid where it is warmest, each tooth moved to the top beside it. */
 function comb(profile: Float64Array, lag: number): number[] {
-  const from = profile.findIndex((value) => !Number.isNaN(value));
-  const to = profile.findLastIndex((value) => !Number.isNaN(value));
+  const from = profile.findIndex(hasReading);
+  const to = profile.findLastIndex(hasReading);
   let best = { phase: 0, sum: -Infinity };
   for (let phase = 0; phase < lag; phase += 1) {
     let sum = 0;
@@ -282,6 +294,21 @@ function comb(profile: Float64Array, lag: number): number[] {
     teeth.push(top);
   }
   return teeth;
+}
+
+const STEPS = [
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -1],
+] as const;
+
+/** Cells that touch others and are none of them. */
+function besideOf(cells: readonly [run: number, cell: number][]): [run: number, cell: number][] {
+  const own = new Set(cells.map(([k, c]) => `${k} ${c}`));
+  return cells
+    .flatMap(([k, c]) => STEPS.map(([dk, dc]): [number, number] => [k + dk, c + dc]))
+    .filter(([k, c]) => !own.has(`${k} ${c}`));
 }
 
 /** Cold cells that hang together over two runs or more, three cells at least. */
@@ -301,12 +328,7 @@ function gapsOf(
       while (open.length > 0) {
         const [run, cell] = open.pop()!;
         cells.push([run, cell]);
-        for (const [dk, dc] of [
-          [1, 0],
-          [-1, 0],
-          [0, 1],
-          [0, -1],
-        ] as const) {
+        for (const [dk, dc] of STEPS) {
           const key = `${run + dk} ${cell + dc}`;
           const there = contrast[run + dk]?.[cell + dc];
           if (there === undefined || !isCold(there) || seen.has(key)) continue;

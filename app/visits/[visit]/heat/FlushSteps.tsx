@@ -27,11 +27,7 @@ export function FlushSteps() {
     const next = { ...steps };
     if (next[step] !== undefined) delete next[step];
     else {
-      const kept = whatKeeps(
-        step,
-        done,
-        vents.map(({ value }) => value.what),
-      );
+      const kept = whatKeeps(step, done, names);
       if (kept) return void message.warning(kept, 8);
       next[step] = now();
     }
@@ -45,14 +41,9 @@ export function FlushSteps() {
       {FLUSH_STEPS.map((step) => {
         const { title, help, caution } = FLUSH_WORDS[step];
         const at = steps[step];
-        const kept =
-          at === undefined
-            ? whatKeeps(
-                step,
-                done,
-                vents.map(({ value }) => value.what),
-              )
-            : null;
+        // Only the next step is explained: the list stays one look long.
+        const next = step === upcoming;
+        const kept = next ? whatKeeps(step, done, names) : null;
         return (
           <div key={step} className={styles.step}>
             <Button
