@@ -1,0 +1,131 @@
+import { deadLegLengthM } from '../heating/pipes';
+import { pipeValueSchema, type PipeValue } from '../heating/rows/pipeRow';
+import { floorReading, floorWords } from './floorOf';
+import { lossOf, valveOf, valveWords, zonesOf } from './pipeFacts';
+
+const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
+  visitId: '0192f0a0-0000-7000-8000-000000000001',
+  name: 'Behind the valve',
+  question: 'valve',
+  material: 'copper',
+  outerMm: 22,
+  wallMm: 1,
+  laggingMm: 0,
+  airC: 20,
+  points: [],
+  zones: [],
+  extent: null,
+  waterC: null,
+  surfaceC: null,
+  hoursYear: 5000,
+  pricePerKwh: null,
+  ...change,
+});
+
+const points = (lengthM: number, taped = true) =>
+  [0.05, 0.15, 0.25, 0.4].map((m) => ({ m, celsius: 20 + 35 * Math.exp(-m / lengthM), taped }));
+
+describe('a valve', () => {
+  const dead = deadLegLengthM(pipe(), 35, 20);
+
+  test('needs three places, and says so', () => expect(valveOf(pipe())).toEqual({ missing: expect.stringContaining('three') }));
+
+  test('that holds is said to, with its length beside that of a dead leg', () => {
+    const found = valveOf(pipe({ points: points(dead) }));
+    if ('missing' in found) throw new Error(found.missing);
+    expect(found.verdict).toBe('holds');
+    expect(valveWords(found)).toMatch(/fades by 63 % in 0\.\d\d m .*95 %.*the valve holds\.$/);
+  });
+
+  test('that lets by is said to, with the water that explains it', () => {
+    const found = valveOf(pipe({ points: points(5) }));
+    if ('missing' in found) throw new Error(found.missing);
+    expect(found.verdict).toBe('passes');
+    expect(valveWords(found)).toMatch(/water passes the valve, about [\d.]+ l\/h\.$/);
+    expect(valveWords({ ...found, litresHour: Infinity, lengthM: Infinity })).toMatch(/no end.*water passes the valve\.$/);
+  });
+
+  test('whose pipe is bare metal is not judged on three decimals of nothing', () => {
+    const found = valveOf(pipe({ points: points(2 * dead, false) }));
+    expect(found).toMatchObject({ verdict: 'cannot-say' });
+    if (!('missing' in found)) expect(valveWords(found)).toContain('on tape');
+  });
+
+  test('with warmth from the far end is told apart', () => {
+    const found = valveOf(pipe({ points: [0.1, 0.5, 1].map((m) => ({ m, celsius: 25 + 20 * m, taped: true })) }));
+    if ('missing' in found) throw new Error(found.missing);
+    expect(valveWords(found)).toContain('far end');
+  });
+});
+
+test('zones carry their verdict', () => {
+  const zones = [
+    { name: 'Upstairs', onC: 55, offC: 50 },
+    { name: 'Cellar', onC: 55, offC: null },
+  ];
+  expect(zonesOf(pipe({ zones })).map(({ name, verdict }) => [name, verdict])).toEqual([
+    ['Upstairs', 'passes'],
+    ['Cellar', 'cannot-say'],
+  ]);
+});
+
+test('losses are stated when all that they follow from is there', () => {
+  expect(lossOf(pipe({ question: 'run', extent: 8 }))).toBeNull();
+  expect(lossOf(pipe({ question: 'run', extent: 8, waterC: 60 }))!.watts).toBeGreaterThan(100);
+  expect(lossOf(pipe({ question: 'cylinder', extent: 2, waterC: 60 }))).toBeNull();
+  expect(lossOf(pipe({ question: 'cylinder', extent: 2, waterC: 60, surfaceC: 26 }))!.kwhYear).toBeGreaterThan(200);
+  expect(lossOf(pipe({ extent: 8, waterC: 60 }))).toBeNull();
+});
+
+test('what cannot be a pipe is refused', () => {
+  const bad = (change: object) => pipeValueSchema.safeParse({ ...pipe(), ...change }).success;
+  expect(bad({})).toBe(true);
+  expect(bad({ outerMm: 0 })).toBe(false);
+  expect(bad({ points: [{ m: -1, celsius: 20, taped: true }] })).toBe(false);
+  expect(bad({ hoursYear: 9000 })).toBe(false);
+  expect(bad({ zones: [{ name: ' ', onC: null, offC: null }] })).toBe(false);
+});
+
+describe('a floor', () => {
+  const trace = {
+    frameId: '0192f0a0-0000-7000-8000-000000000002',
+    name: 'Bathroom floor',
+    box: { x: 2, y: 2, width: 96, height: 76 },
+    widthM: 1.92,
+    note: '',
+  };
+  const grid = (cold = -1) => ({
+    width: 100,
+    height: 80,
+    values: Float32Array.from({ length: 8000 }, (_, i) => {
+      const y = Math.floor(i / 100);
+      const k = Math.floor(y / 12);
+      return 24 + (k === cold ? 0 : 2 * Math.exp(-((((y % 12) - 6) / 2.6) ** 2))) + 0.02 * Math.sin(i);
+    }),
+  });
+
+  test('states its runs and their spacing on the floor', () => {
+    const words = floorWords(floorReading(grid(), trace), trace);
+    expect(words[0]).toMatch(/^[67] runs, 2[3-5] cm apart; they show in 100 % of the box\.$/);
+    expect(words).toHaveLength(1);
+    expect(floorWords(floorReading(grid(), trace), { ...trace, widthM: null })[0]).toContain('12 pixels apart');
+  });
+  test('names a run that stays cold', () => {
+    const words = floorWords(floorReading(grid(3), trace), trace);
+    expect(words[1]).toMatch(/^Run 4 stays cold/);
+  });
+  test('says what is noted beside a part without runs', () => {
+    const found = { runs: [], spacingPx: 12, angleDeg: 0, warmShare: 0.8 };
+    const gap = { box: trace.box, share: 0.2 };
+    const words = floorWords({ ...found, gaps: [{ ...gap, looks: 'cold' }] }, { ...trace, note: 'mopped' });
+    expect(words[1]).toMatch(/^20 % of it shows no run.*or wet\. Noted: mopped\.$/);
+    expect(floorWords({ ...found, gaps: [{ ...gap, looks: 'covered' }] }, trace)[1]).toContain('something lies');
+  });
+  test('without runs or with a bad box says why', () => {
+    const even = { width: 100, height: 80, values: new Float32Array(8000).fill(24) };
+    expect(floorWords(floorReading(even, trace), trace)[0]).toContain('No evenly spaced warm lines');
+    expect(floorWords(floorReading(grid(), { ...trace, box: { ...trace.box, width: 500 } }), trace)[0]).toContain(
+      'inside the frame',
+    );
+  });
+});
