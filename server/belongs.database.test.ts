@@ -3,6 +3,7 @@ import type { Change } from '@core/command';
 import { ENTITIES, type Entity, type Values } from '@core/entities';
 import { entityOf } from '@core/entityOf';
 import { NO_SETTINGS } from '@core/radiometry/settings';
+import { emitterValue } from '@core/testing/heatingVisit';
 import { emptyFinding } from '@core/visit/findingRow';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
@@ -114,6 +115,81 @@ async function placeWithAll(name: string): Promise<Place> {
     ruledAt: 1,
   });
   await add('exhibit', { findingId: ids.finding!, role: 'also', ...pair, by: 'mean', note: '', addedAt: 1 });
+  const box = { x: 0, y: 0, width: 8, height: 8 };
+  const serviceId = ids.service!;
+  await add('emitter', emitterValue(serviceId));
+  await add('heating', {
+    visitId,
+    school: 'usual',
+    targetK: 12,
+    toleranceK: 2,
+    flowSetC: 60,
+    onAt: 1,
+    checks: { 'pump-heard': 1 },
+    flows: [{ at: 1, celsius: 40 }],
+    markBar: 1.2,
+    beforeBar: null,
+    afterBar: null,
+    listenAt: null,
+    walk: 0,
+    waitUntil: null,
+    skippedS: 0,
+  });
+  await add('warming', { visitId, serviceId, warmAt: 1, bledAt: null });
+  await add('valveTurn', { visitId, serviceId, walk: 1, at: 1, from: 1, to: 2 });
+  await add('tailReading', {
+    visitId,
+    serviceId,
+    walk: 1,
+    at: 1,
+    flowC: null,
+    returnC: null,
+    frameId: frame.id,
+    flowRegionId: ids.region!,
+    returnRegionId: second,
+    roomC: 20,
+  });
+  await add('face', { frameId: frame.id, serviceId, stage: 'found', box });
+  await add('floorTrace', { frameId: frame.id, name: 'Floor', box, widthM: 2, note: '' });
+  await add('pipe', {
+    visitId,
+    name: 'Pipe',
+    question: 'valve',
+    material: 'copper',
+    outerMm: 22,
+    wallMm: 1,
+    laggingMm: 0,
+    airC: 20,
+    points: [{ m: 0.1, celsius: 50, taped: true }],
+    zones: [],
+    extent: null,
+    waterC: null,
+    surfaceC: null,
+    hoursYear: 5000,
+    pricePerKwh: null,
+  });
+  await add('flush', {
+    visitId,
+    steps: { off: 1 },
+    marks: [],
+    mainsPpm: null,
+    water: [],
+    cleaner: '',
+    inhibitor: '',
+    by: '',
+    note: '',
+  });
+  await add('boilerCard', {
+    visitId,
+    boiler: 'Boiler',
+    fuel: 'oil',
+    by: '',
+    licence: '',
+    testedAt: 1,
+    states: [],
+    rates: [],
+    parts: [],
+  });
   await addRecording(
     who,
     { id: newId(), visitId, stopKey: 'k', takenAt: 1, seconds: 1, mediaType: 'audio/webm' },

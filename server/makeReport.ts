@@ -23,7 +23,8 @@ export async function makeReport(
   const pixels: ReportJob['pixels'] = {};
   for (const id of framesOfPaper(document, paper)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
-  for (const id of photosOfPaper(document, paper, unit)) photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
+  for (const id of photosOfPaper(document, paper, unit))
+    photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, unit, paper, pixels, photos }, options);
   const name = [siteOf(document).name, PAPER_NAMES[paper], visitDay(document)].filter(Boolean).join(' ');

@@ -48,6 +48,8 @@ const MANY: readonly string[] = [
   'ruling',
   'ownStop',
   'service',
+  'pipe',
+  'boilerCard',
   'material',
   'camera',
   'instrument',
