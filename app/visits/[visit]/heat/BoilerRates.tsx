@@ -86,19 +86,23 @@ export function BoilerRate({
   return (
     <section className={styles.card} aria-label={rate.name}>
       <div className={styles.row}>
-        <CommitText
-          label="Fire rate"
-          value={rate.name}
-          schema={fireRateSchema.shape.name}
-          onCommit={(name) => onPut('Name', { ...rate, name })}
-        />
-        <CommitText
-          label={`Page of the manual, ${rate.name}`}
-          value={rate.page}
-          schema={fireRateSchema.shape.page}
-          placeholder="manual, page"
-          onCommit={(page) => onPut('Page', { ...rate, page })}
-        />
+        <div className={styles.name}>
+          <CommitText
+            label="Fire rate"
+            value={rate.name}
+            schema={fireRateSchema.shape.name}
+            onCommit={(name) => onPut('Name', { ...rate, name })}
+          />
+        </div>
+        <div className={styles.name}>
+          <CommitText
+            label={`Page of the manual, ${rate.name}`}
+            value={rate.page}
+            schema={fireRateSchema.shape.page}
+            placeholder="manual, page"
+            onCommit={(page) => onPut('Page', { ...rate, page })}
+          />
+        </div>
         <span className={styles.chip} data-tone={VERDICTS[verdict].tone} role="status">
           {verdict === 'pass' && <CheckCircleFilled />} {verdict === 'attention' && <ExclamationCircleFilled />}{' '}
           {VERDICTS[verdict].words}
@@ -112,13 +116,11 @@ export function BoilerRate({
       </Checkbox>
       <b>Readings</b>
       <div className={styles.fields}>{READINGS.map((one) => field(one, 'Reading'))}</div>
-      <table aria-label={`Verdicts, ${rate.name}`}>
+      <table className={styles.verdicts} aria-label={`Verdicts, ${rate.name}`}>
         <tbody>
           {cardLines(fuel, rate).map((line) => (
             <tr key={line.name}>
-              <th scope="row" style={{ textAlign: 'left', fontWeight: 500 }}>
-                {line.name}
-              </th>
+              <th scope="row">{line.name}</th>
               <td>
                 <b>{line.value}</b>
               </td>

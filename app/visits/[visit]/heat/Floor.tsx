@@ -98,7 +98,14 @@ function Trace({ row, all }: { row: Row<'floorTrace'>; all: Row<'floorTrace'>[] 
   return (
     <section className={styles.card} aria-label={value.name}>
       <div className={styles.row}>
-        <CommitText label="Name of the floor" value={value.name} schema={name} onCommit={(next) => put('Name', { name: next })} />
+        <div className={styles.name}>
+          <CommitText
+            label="Name of the floor"
+            value={value.name}
+            schema={name}
+            onCommit={(next) => put('Name', { name: next })}
+          />
+        </div>
         <span className={styles.quiet}>{clock(Date.parse(takenAtOf(document, value.frameId)))}</span>
         <Button
           type="text"

@@ -64,7 +64,7 @@ export function ValvePoints({ value, onPut }: Props) {
         </Button>
       </div>
       {sorted.length > 0 && (
-        <ul aria-label="Places">
+        <ul aria-label="Places" className={styles.places}>
           {sorted.map((one) => (
             <li key={`${one.m} ${one.celsius}`}>
               {number(one.m, 2)} m: {units.temperature(one.celsius)}
@@ -78,6 +78,16 @@ export function ValvePoints({ value, onPut }: Props) {
             </li>
           ))}
         </ul>
+      )}
+      {'missing' in found ? (
+        <p className={styles.quiet}>{found.missing}</p>
+      ) : (
+        <p role="status">
+          <span className={styles.chip} data-tone={VERDICT_TONE[found.verdict]}>
+            {VERDICT_WORDS[found.verdict]}
+          </span>{' '}
+          {valveWords(found)}
+        </p>
       )}
       {sorted.length > 1 && (
         <div role="img" aria-label={`Temperature along ${value.name}`}>
@@ -99,16 +109,6 @@ export function ValvePoints({ value, onPut }: Props) {
             </LineChart>
           </ResponsiveContainer>
         </div>
-      )}
-      {'missing' in found ? (
-        <p className={styles.quiet}>{found.missing}</p>
-      ) : (
-        <p role="status">
-          <span className={styles.chip} data-tone={VERDICT_TONE[found.verdict]}>
-            {VERDICT_WORDS[found.verdict]}
-          </span>{' '}
-          {valveWords(found)}
-        </p>
       )}
     </>
   );

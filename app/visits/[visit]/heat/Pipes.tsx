@@ -95,7 +95,14 @@ function PipeCard({ row }: { row: Row<'pipe'> }) {
     <section className={styles.card} aria-label={value.name}>
       <div className={styles.row}>
         <h2>{QUESTION_WORDS[value.question].title}</h2>
-        <CommitText label="Name of the pipe" value={value.name} schema={name} onCommit={(next) => put('Name', { name: next })} />
+        <div className={styles.name}>
+          <CommitText
+            label="Name of the pipe"
+            value={value.name}
+            schema={name}
+            onCommit={(next) => put('Name', { name: next })}
+          />
+        </div>
         <Button
           type="text"
           icon={<DeleteOutlined />}
