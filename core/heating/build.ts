@@ -30,9 +30,6 @@ export const BUILDS: Record<EmitterBuild, Build> = {
   baseboard: { words: 'Baseboard', wattsPer: 500 },
 };
 
-/** A size tells an output no better than this, a share of it (k = 1). */
-export const SIZE_SPREAD = 0.15;
-
 /**
  * Usual output of an emitter at 50 K by its build and size, W, right to about 15 %: what makers of plain steel emitters state,
  * in the mean. Where the plate says it, the plate holds.

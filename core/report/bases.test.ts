@@ -5,7 +5,8 @@ import type { ExhibitValue } from '../visit/exhibitRow';
 import { emptyFinding, type FindingValue, findingValueSchema } from '../visit/findingRow';
 import { findingsAt, findingsOn } from '../visit/findings';
 import { secondLook } from '../visit/secondLook';
-import { blocksOf, sheetsOf } from './blocks';
+import { sheetsOf } from './block';
+import { blocksOf } from './blocks';
 import { buildReport, framesOfReport, photosOfReport } from './model';
 
 const ids = (n: number) => `0192f0a0-0000-7000-8000-0000000001${String(n).padStart(2, '0')}`;

@@ -7,7 +7,7 @@ import { judgeConditions } from '../visit/judgeConditions';
 import { KINDS } from '../visit/kinds';
 import { onlyRow, siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
-import type { Block } from './blocks';
+import type { Block } from './block';
 import { framesOfFlush } from './heating/flush';
 import { framesOfRecord } from './heating/record';
 import { heatingSheets } from './heating/sheets';

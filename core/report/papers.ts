@@ -2,7 +2,8 @@ import type { Pixels } from '../circuit/tails';
 import type { VisitDocument } from '../document';
 import type { DisplayUnit } from '../units/temperature';
 import { siteOf, visitDay, visitRow } from '../visit/theVisit';
-import { type Block, blocksOf } from './blocks';
+import type { Block } from './block';
+import { blocksOf } from './blocks';
 import { boilerBlocks, cardsOf } from './heating/boiler';
 import { flushBlocks, framesOfFlush } from './heating/flush';
 import { openingBlocks } from './heating/openings';
@@ -47,7 +48,7 @@ export function framesOfPaper(document: VisitDocument, paper: Paper): string[] {
 }
 
 /** Photos that blocks show. */
-export function photosOfBlocks(blocks: readonly Block[]): string[] {
+function photosOfBlocks(blocks: readonly Block[]): string[] {
   const shown = blocks.flatMap((block) => (block.kind === 'pictures' ? block.pictures : []));
   return [...new Set(shown.flatMap(({ photoId }) => photoId ?? []))];
 }

@@ -1,5 +1,5 @@
 import { Line, Polyline, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import type { Block } from '@core/report/blocks';
+import type { Block } from '@core/report/block';
 import { PAPER } from '@core/report/palette';
 import { percent } from '@core/units/format';
 

@@ -2,7 +2,7 @@ import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } fro
 import { markBox, markPath } from '@core/report/markPath';
 import { placeLabels } from '@core/report/placeLabels';
 import type { Fact } from '@core/report/fact';
-import { type Block, type Picture, sheetsOf } from '@core/report/blocks';
+import { type Block, type Picture, sheetsOf } from '@core/report/block';
 import type { Figure } from '@core/report/figure';
 import type { Printed } from '@core/report/papers';
 import type { StatedPair } from '@core/report/statedPair';

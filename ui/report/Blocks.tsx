@@ -1,7 +1,7 @@
 'use client';
 
 import { Fragment, type ReactNode } from 'react';
-import type { Block, Picture } from '@core/report/blocks';
+import type { Block, Picture } from '@core/report/block';
 import type { Fact } from '@core/report/fact';
 import { FigureView } from '@ui/finding/FigureView';
 import { BarsView, LinesView, TableView } from './HeatingBlocks';

@@ -1,7 +1,7 @@
 'use client';
 
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { Block } from '@core/report/blocks';
+import type { Block } from '@core/report/block';
 import { PAPER } from '@core/report/palette';
 import { percent } from '@core/units/format';
 import styles from './HeatingBlocks.module.css';

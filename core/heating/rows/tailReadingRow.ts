@@ -24,8 +24,6 @@ export const tailReadingValueSchema = z
     path: ['flowC'],
   });
 
-export type TailReadingValue = z.infer<typeof tailReadingValueSchema>;
-
 export const tailReadingEntity = defineEntity({
   name: 'tailReading',
   label: 'reading of an emitter',

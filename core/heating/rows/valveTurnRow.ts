@@ -5,7 +5,7 @@ import { idSchema, momentSchema } from '../../rows/fields';
 const turns = z.number().min(0, 'must not be negative').max(20, 'must not exceed 20 turns');
 
 /** A lockshield turned on a walk: one row for each emitter and walk, so that two people at one valve are asked. */
-export const valveTurnValueSchema = z.object({
+const valveTurnValueSchema = z.object({
   visitId: idSchema,
   serviceId: idSchema,
   walk: z.number().int().min(1).max(1000),

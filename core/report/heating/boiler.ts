@@ -5,7 +5,7 @@ import { FUEL_FACTS } from '../../heating/combustion';
 import { TEST_STATE_WORDS } from '../../heating/testStates';
 import { localDay, localTime } from '../../units/localTime';
 import { siteOf } from '../../visit/theVisit';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 
 const VERDICT_WORDS: Record<Verdict, string> = {
   pass: 'within the limits',

@@ -9,7 +9,7 @@ import * as format from '../../units/format';
 import { localTime } from '../../units/localTime';
 import { openChanges } from '../../round/round';
 import { siteOf } from '../../visit/theVisit';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 
 export { framesOfShares as framesOfFlush };
 

@@ -14,7 +14,8 @@ import {
 } from '../../testing/heatingVisit';
 import { ID } from '../../testing/visit';
 import type { VisitDocument } from '../../document';
-import { blocksOf, type Block } from '../blocks';
+import type { Block } from '../block';
+import { blocksOf } from '../blocks';
 import { buildReport, framesOfReport } from '../model';
 import { framesOfPaper, PAPERS, photosOfPaper, printed } from '../papers';
 import { boilerBlocks, cardsOf } from './boiler';

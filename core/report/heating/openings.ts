@@ -3,7 +3,7 @@ import { emittersOf } from '../../circuit/emitters';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { openingsByOrder } from '../../heating/byOrder';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 
 /** A card for the school without instruments: openings by order of warming, and what to feel for. */
 export function openingBlocks(document: VisitDocument): Block[] {

@@ -2,7 +2,7 @@ import { lossOf, valveOf, valveWords, zonesOf } from '../../circuit/pipeFacts';
 import type { VisitDocument } from '../../document';
 import * as format from '../../units/format';
 import type { DisplayUnit } from '../../units/temperature';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 
 const ZONE_WORDS = { holds: 'holds', passes: 'lets by', 'cannot-say': 'cannot say' } as const;
 

@@ -11,7 +11,7 @@ import * as format from '../../units/format';
 import { localDay, localTime } from '../../units/localTime';
 import type { DisplayUnit } from '../../units/temperature';
 import { siteOf } from '../../visit/theVisit';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 import type { Fact } from '../fact';
 import { faceFigure } from './faceFigure';
 

@@ -1,7 +1,7 @@
 import type { Pixels } from '../../circuit/tails';
 import type { VisitDocument } from '../../document';
 import type { DisplayUnit } from '../../units/temperature';
-import type { Block } from '../blocks';
+import type { Block } from '../block';
 import { boilerBlocks, cardsOf } from './boiler';
 import { flushBlocks, hasFlush } from './flush';
 import { pipeBlocks } from './pipes';

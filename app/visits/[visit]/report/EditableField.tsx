@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import type { Block } from '@core/report/blocks';
+import type { Block } from '@core/report/block';
 import { intakeValueSchema } from '@core/visit/intakeRow';
 import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { visitValueSchema } from '@core/visit/visitRow';
