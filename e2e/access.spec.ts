@@ -68,6 +68,18 @@ const VIEWS: Record<string, (page: Page, look: () => Promise<void>) => Promise<v
     await expect(page.getByTestId('card-frame').first()).toBeVisible();
     await look();
   },
+  async 'heating work, part by part'(page, look) {
+    await page
+      .getByRole('link', { name: /Season start/ })
+      .first()
+      .click();
+    await page.getByRole('link', { name: 'Heat', exact: false }).first().click();
+    for (const part of ['Radiators', 'Balance', 'Heat given', 'Pipes and valves', 'Floor', 'Flush', 'Boiler', 'Start']) {
+      await page.getByRole('navigation', { name: 'Heating work' }).getByRole('link', { name: part, exact: true }).click();
+      await expect(page.getByRole('link', { name: part, exact: true })).toHaveAttribute('aria-current', 'page');
+      await look();
+    }
+  },
   async 'the shelf'(page, look) {
     await page.getByRole('link', { name: 'Shelf' }).click();
     await expect(page.getByTestId('offset-offer')).toBeVisible();

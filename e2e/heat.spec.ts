@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { normalFrom, seededRandom } from '../core/geometry/random';
-import { frameFile } from './support/card';
+import { frameFile, inBox } from './support/card';
 import { capture, letPass, radiatorIn, signalVisit, truthOf } from './support/heat';
 import { documentOf, expect, newVisit, saved, test } from './support/pages';
 import { pdfText } from './support/pdf';
@@ -9,6 +9,16 @@ const SIZES = [
   { width: 1280, height: 800 },
   { width: 820, height: 1180 },
 ] as const;
+
+/** A radiator with its two tails, as a camera of one's own would store it. */
+function radiatorFile(flowC: number, returnC: number): Buffer {
+  return frameFile(1, (x, y) => {
+    if (inBox(x, y, [30, 20, 129, 79])) return 54 - 0.15 * (y - 20);
+    if (inBox(x, y, [36, 84, 39, 104])) return flowC;
+    if (inBox(x, y, [120, 84, 123, 104])) return returnC;
+    return null;
+  });
+}
 
 const card = (page: Page, room: string) =>
   page.getByRole('list', { name: 'Emitters' }).getByRole('listitem').filter({ hasText: room });
@@ -421,4 +431,90 @@ test('every control of Heat can be hit with gloves', async ({ page }) => {
   await page.goto(`/visits/${id}/heat/balance`);
   const main = await page.getByRole('button', { name: 'Read all 10 as found' }).boundingBox();
   expect(main!.height).toBeGreaterThanOrEqual(64);
+});
+
+test('frames of an own camera: tails found by themselves, else boxed by hand; a reading follows its regions', async ({
+  page,
+}) => {
+  const id = await signalVisit(page, 'Own frames');
+  await page.goto(`/visits/${id}/heat/balance`);
+  await page.getByRole('button', { name: 'Read all 10 as found' }).click();
+  await expect(page.getByText('As found · 0 of 10')).toBeVisible();
+  const files = page.getByLabel('Frames of Hall');
+  await files.setInputFiles({ name: 'hall.npy', mimeType: 'application/octet-stream', buffer: radiatorFile(58, 47) });
+  await expect(page.getByText('As found · 1 of 10')).toBeVisible();
+  const drop = async (room: string) => Number.parseFloat((await card(page, room).innerText()).match(/([\d.]+) K/)![1]!);
+  expect(Math.abs((await drop('Hall')) - 11)).toBeLessThan(1);
+
+  // Bright valves all the way down: nothing to be found, so the hand boxes painted pipe beside.
+  const second = page.getByLabel('Frames of Front room');
+  await second.setInputFiles({ name: 'front.npy', mimeType: 'application/octet-stream', buffer: radiatorFile(20, 20) });
+  await expect(page.getByText('The tails did not stand out in this frame.')).toBeVisible();
+  const picture = page.getByRole('img', { name: /^Frame of Front room/ });
+  await expect(picture).toBeVisible();
+  const box = (await picture.boundingBox())!;
+  const at = (x: number, y: number): [number, number] => [box.x + (x / 160) * box.width, box.y + (y / 120) * box.height];
+  const drag = async (from: [number, number], to: [number, number]) => {
+    await page.mouse.move(...at(...from));
+    await page.mouse.down();
+    await page.mouse.move(...at(to[0] - 1, to[1] - 1));
+    await page.mouse.move(...at(...to));
+    await page.mouse.up();
+  };
+  await picture.scrollIntoViewIfNeeded();
+  await drag([60, 35], [75, 50]);
+  await drag([85, 55], [100, 70]);
+  await expect(page.getByText('As found · 2 of 10')).toBeVisible();
+  await saved(page);
+  const before = await documentOf(page, id);
+  expect(Object.values(before.rows.tailReading)).toHaveLength(2);
+  expect(Object.values(before.rows.face)).toHaveLength(2);
+
+  // One step takes frame, face and reading back together.
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByText('As found · 1 of 10')).toBeVisible();
+  await saved(page);
+  expect(Object.values((await documentOf(page, id)).rows.tailReading)).toHaveLength(1);
+
+  // A file without temperatures is refused, and nothing else is lost.
+  await page
+    .getByLabel('Frames of Front room')
+    .setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('no frame at all') });
+  await expect(page.getByText('notes.csv')).toBeVisible();
+  await expect(card(page, 'Hall')).toContainText('K');
+});
+
+test('emitters without plate or size, a head turned down, an own target: said and counted', async ({ page }) => {
+  const id = await signalVisit(page, 'Facts of emitters');
+  await page.goto(`/visits/${id}/heat/radiators`);
+  await card(page, 'Kitchen').getByRole('button').click();
+  await expect(page.getByText('Counted with 1015 W, by its size.')).toBeVisible();
+  const number = async (name: string, value: string) => {
+    await page.getByRole('spinbutton', { name: `${name}, Kitchen` }).fill(value);
+    await page.getByRole('spinbutton', { name: `${name}, Kitchen` }).press('Enter');
+  };
+  // Beyond its stop nothing stands.
+  await number('Lockshield as found', '9');
+  await expect(page.getByText('lies beyond its stop')).toBeVisible();
+  await number('Lockshield as found', '3.5');
+  await number('Rated output at 50 K', '990');
+  await expect(page.getByText('Counted with 990 W, by its plate.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Head open' }).uncheck();
+  await page.getByRole('link', { name: 'Start' }).click();
+  await page.getByText('Heat pump, 6 K', { exact: true }).click();
+  await expect(page.getByText('Drop 6.0 K ± 1.0 K')).toBeVisible();
+  await page.getByText('Own', { exact: true }).click();
+  await page.getByRole('spinbutton', { name: 'Target drop' }).fill('9');
+  await page.getByRole('spinbutton', { name: 'Target drop' }).press('Enter');
+  await expect(page.getByText('Drop 9.0 K ± 1.5 K')).toBeVisible();
+  await page.getByRole('button', { name: 'Heat on, now' }).click();
+  for (const room of ['1 Hall', '2 Front room', '3 Dining room'])
+    await page.getByRole('button', { name: new RegExp(`^${room}`) }).click();
+  await letPass(page, 15);
+  await expect(page.getByText('Its head is turned down: open it, and write it on the put-back list.')).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: /Temperatures in °C/ }).click();
+  await expect(page.getByText('Drop 16.2 °F ± 2.7 °F')).toBeVisible();
+  await expect(page.getByRole('spinbutton', { name: 'Flow is set to' })).toHaveValue('140');
+  await page.getByRole('button', { name: /Temperatures in °F/ }).click();
 });

@@ -130,7 +130,7 @@ export function radiatorPixels({ flowC = 58, returnC = 46, cold = null as 'top' 
 
 /** A frame of an emitter, taken so many minutes after the heat came on. */
 export function withFrame(document: VisitDocument, id: string, serviceId: string, minute: number): VisitDocument {
-  const { stopKey, ...value } = document.rows.frame[ID.frame]!.value;
+  const { value } = document.rows.frame[ID.frame]!;
   return withRow(
     {
       ...document,
