@@ -118,7 +118,7 @@ describe('rows that are there once', () => {
 });
 
 describe('a frame of an emitter', () => {
-  const seen = withFrame(heatingVisit(), FRAME, hall, 40);
+  const seen = withFrame(heatingVisit(), FRAME, hall, 15);
 
   test('brings its face, its first warmth and, on a walk, its tails', () => {
     const wanted = { emitter: emitter(seen), frameId: FRAME, stage: 'found' as const, walk: 2 };
@@ -126,7 +126,7 @@ describe('a frame of an emitter', () => {
     expect(taken.puts.map(({ entity }) => entity)).toEqual(['face', 'warming', 'region', 'region', 'tailReading']);
     expect(taken.tails!.flowEnd).toBe('left');
     const after = put(seen, taken.puts);
-    expect(warmingOf(after, hall).value.warmAt).toBe(ON + 40 * MINUTE);
+    expect(warmingOf(after, hall).value.warmAt).toBe(ON + 15 * MINUTE);
     const [row] = readingsOf(after);
     expect(frameOfReading(after, row!)).toBe(FRAME);
     expect(tailsOf(after, row!, none)).toBeUndefined();
@@ -141,6 +141,12 @@ describe('a frame of an emitter', () => {
   test('without a walk brings its face only; what was warm before stays warm since then', () => {
     const warm = withRow(seen, 'warming', warmingOf(seen, hall).id, { ...warmingOf(seen, hall).value, warmAt: ON + 5 });
     const taken = takeIn(warm, { emitter: emitter(warm), frameId: FRAME, stage: 'found', walk: null }, radiatorPixels(), newId);
+    expect(taken.puts.map(({ entity }) => entity)).toEqual(['face']);
+  });
+
+  test('long after the heat came on tells no longer when it became warm', () => {
+    const late = withFrame(heatingVisit(), FRAME, hall, 40);
+    const taken = takeIn(late, { emitter: emitter(late), frameId: FRAME, stage: 'found', walk: null }, radiatorPixels(), newId);
     expect(taken.puts.map(({ entity }) => entity)).toEqual(['face']);
   });
 
@@ -168,7 +174,7 @@ describe('a frame of an emitter', () => {
     const faced = withRow(seen, 'face', newId(), { frameId: FRAME, serviceId: hall, stage: 'found', box: FACE });
     const face = latestFace(faced, hall)!;
     expect(judgeFace(faced, face, none)).toBeUndefined();
-    expect(judgeFace(faced, face, () => radiatorPixels())).toMatchObject({ pattern: 'even', minutesOn: 40 });
+    expect(judgeFace(faced, face, () => radiatorPixels())).toMatchObject({ pattern: 'even', minutesOn: 15 });
     expect(judgeFace(faced, face, () => radiatorPixels({ cold: 'top' }))).toMatchObject({ pattern: 'cold-top' });
     expect(judgeFace(faced, face, () => radiatorPixels({ cold: 'bottom' }))).toMatchObject({ pattern: 'cold-bottom' });
     expect(judgeFace(faced, face, () => new Float32Array(120 * 96).fill(NaN))).toBeNull();

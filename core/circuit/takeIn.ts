@@ -30,6 +30,8 @@ export interface TakenIn {
 
 /** A face whose warm part exceeds the room by so much says that its emitter is warm, K. */
 const WARM_K = 6;
+/** Later than this after the heat came on a frame no longer tells when an emitter became warm, ms. */
+const FIRST_WARMTH_MS = 20 * 60_000;
 
 /** What a frame of an emitter brings: its face, its first warmth, and on a walk the reading of its tails. */
 export function takeIn(
@@ -48,7 +50,8 @@ export function takeIn(
   const warming = warmingOf(document, emitter.id);
   const hottest = grid.values.reduce((most, value) => (value > most ? value : most), -Infinity);
   const { onAt } = heatingOf(document).value;
-  if (warming.value.warmAt === null && onAt !== null && at > onAt && hottest - airC > WARM_K)
+  const early = onAt !== null && at > onAt && at - onAt <= FIRST_WARMTH_MS;
+  if (warming.value.warmAt === null && early && hottest - airC > WARM_K)
     puts.push({ entity: 'warming', rowId: warming.id, value: { ...warming.value, warmAt: at } });
   const tails = walk === null ? null : findTails(grid, face);
   if (walk !== null && tails) puts.push(...readingPuts(document, { emitter, frameId, stage, walk }, tails, newId));

@@ -78,7 +78,7 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
       : ([
           {
             kind: 'text',
-            text: `With these drops a flow of ${format.temperature(would, unit)} would give every room what it needs.`,
+            text: `With drops on target a flow of ${format.temperature(would, unit)} would give every room what it needs.`,
           },
         ] as const)),
     ...dropLines(document, pixels, unit),

@@ -153,7 +153,8 @@ function Turn({
   return (
     <>
       <p className={own.step}>
-        {emitter.name}: {by < 0 ? 'close' : 'open'} the lockshield <em>{turnWords(Math.abs(by))}</em> turn
+        {emitter.name}: {by < 0 ? 'close' : 'open'} the lockshield <em>{turnWords(Math.abs(by))}</em>{' '}
+        {Math.abs(by) > 1 ? 'turns' : 'turn'}
       </p>
       <span className={styles.quiet}>
         Expected drop after it: {units.difference(move.expectDropK)} {units.plusMinus(move.uncertaintyK)}
