@@ -5,8 +5,9 @@ import { facePattern, type FacePattern } from '../heating/pattern';
 import type { FaceStage } from '../heating/stages';
 import { hasReading } from '../pixels/hasReading';
 import { correctValues } from '../radiometry/measurement';
+import { remembered } from '../rows/derived';
 import { takenAtOf } from '../visit/frames';
-import { lineFor, settingsFor } from '../visit/settingsInForce';
+import { lineFor, partsOfFrame, settingsFor } from '../visit/settingsInForce';
 import { heatingOf, roomAirOf } from './heatingOf';
 import type { Pixels } from './tails';
 
@@ -62,9 +63,18 @@ export function minutesOnAt(document: VisitDocument, moment: number): number | n
  * @returns undefined while its pixels are on their way, null where it cannot be judged
  */
 export function judgeFace(document: VisitDocument, row: Row<'face'>, pixels: Pixels): JudgedFace | null | undefined {
-  const { frameId, serviceId, box } = row.value;
+  const { frameId, serviceId } = row.value;
   const values = pixels(frameId);
   if (!values) return undefined;
+  const { onAt, flowSetC } = heatingOf(document).value;
+  const parts = [values, roomAirOf(document, serviceId), onAt, flowSetC, ...partsOfFrame(document, frameId)];
+  return judgedOnce(row, parts, () => judged(document, row, values));
+}
+
+const judgedOnce = remembered<JudgedFace | null>();
+
+function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array): JudgedFace | null {
+  const { frameId, serviceId, box } = row.value;
   const grid = correctedGrid(document, frameId, values);
   const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, serviceId);
   const takenAt = timeOf(document, row);

@@ -2,6 +2,7 @@ import { CoreError } from '../errors';
 import type { Grid } from '../detect/grid';
 import { floorLoops, type FloorLoops } from '../heating/floor';
 import type { FloorTraceValue } from '../heating/rows/floorTraceRow';
+import { hasReading } from '../pixels/hasReading';
 
 /** Runs of a floor in its box; why not, where none can be read. */
 export function floorReading(grid: Grid, { box }: FloorTraceValue): FloorLoops | { why: string } {
@@ -39,4 +40,43 @@ export function floorWords(found: FloorLoops | { why: string }, { box, widthM, n
         }${note === '' ? '' : ` Noted: ${note}.`}`,
     ),
   ];
+}
+
+/** How a floor has warmed from one frame to the next: its mean, and how far its runs stand out. K. */
+export interface FloorGrowth {
+  meanK: number;
+  /** Then and now; null unless both show runs. */
+  contrastsK: [number, number] | null;
+}
+
+/** Compares two frames of one floor, each in its own box; the earlier first. */
+export function floorGrowth(...frames: [[Grid, FloorTraceValue], [Grid, FloorTraceValue]]): FloorGrowth {
+  const [then, now] = frames.map(([grid, trace]) => ({ mean: meanIn(grid, trace), contrast: contrastOf(grid, trace) })) as [
+    { mean: number; contrast: number | null },
+    { mean: number; contrast: number | null },
+  ];
+  return {
+    meanK: now.mean - then.mean,
+    contrastsK: then.contrast === null || now.contrast === null ? null : [then.contrast, now.contrast],
+  };
+}
+
+function contrastOf(grid: Grid, trace: FloorTraceValue): number | null {
+  const found = floorReading(grid, trace);
+  if ('why' in found) return null;
+  const warm = found.runs.filter(({ cold }) => !cold);
+  return warm.length === 0 ? null : warm.reduce((sum, { contrastK }) => sum + contrastK, 0) / warm.length;
+}
+
+function meanIn({ width, height, values }: Grid, { box }: FloorTraceValue): number {
+  let sum = 0;
+  let n = 0;
+  for (let y = box.y; y < Math.min(height, box.y + box.height); y += 1)
+    for (let x = box.x; x < Math.min(width, box.x + box.width); x += 1) {
+      const value = values[y * width + x]!;
+      if (!hasReading(value)) continue;
+      sum += value;
+      n += 1;
+    }
+  return sum / n;
 }

@@ -1,6 +1,6 @@
 import { deadLegLengthM } from '../heating/pipes';
 import { pipeValueSchema, type PipeValue } from '../heating/rows/pipeRow';
-import { floorReading, floorWords } from './floorOf';
+import { floorGrowth, floorReading, floorWords } from './floorOf';
 import { lossOf, valveOf, valveWords, zonesOf } from './pipeFacts';
 
 const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
@@ -120,6 +120,16 @@ describe('a floor', () => {
     const words = floorWords({ ...found, gaps: [{ ...gap, looks: 'cold' }] }, { ...trace, note: 'mopped' });
     expect(words[1]).toMatch(/^20 % of it shows no run.*or wet\. Noted: mopped\.$/);
     expect(floorWords({ ...found, gaps: [{ ...gap, looks: 'covered' }] }, trace)[1]).toContain('something lies');
+  });
+  test('grows from frame to frame, in its mean and in how far its runs stand out', () => {
+    const cooler = grid();
+    const warmer = { ...cooler, values: cooler.values.map((value) => 22 + 1.5 * (value - 24) + 3) };
+    const { meanK, contrastsK } = floorGrowth([cooler, trace], [warmer, trace]);
+    expect(meanK).toBeGreaterThan(1);
+    expect(contrastsK![1] / contrastsK![0]).toBeCloseTo(1.5, 2);
+    const even = { ...cooler, values: new Float32Array(8000).fill(22) };
+    expect(floorGrowth([even, trace], [cooler, trace]).contrastsK).toBeNull();
+    expect(floorGrowth([even, trace], [even, trace]).meanK).toBe(0);
   });
   test('without runs or with a bad box says why', () => {
     const even = { width: 100, height: 80, values: new Float32Array(8000).fill(24) };

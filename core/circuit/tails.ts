@@ -2,7 +2,9 @@ import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { CoreError } from '../errors';
 import { differenceOf, type Reading } from '../frame/reading';
-import { readingOf } from '../visit/readings';
+import { remembered } from '../rows/derived';
+import { readingOf, regionsByFrame } from '../visit/readings';
+import { partsOfFrame } from '../visit/settingsInForce';
 
 /** Flow and return of an emitter as they were read; °C. */
 export interface TailValues {
@@ -32,8 +34,15 @@ export function tailsOf(document: VisitDocument, row: Row<'tailReading'>, pixels
   if (frameId === null) return flowC === null || returnC === null ? null : { flowC, returnC, dropU: null };
   const values = pixels(frameId);
   if (!values) return undefined;
+  const parts = [values, regionsByFrame(document).get(frameId), ...partsOfFrame(document, frameId)];
+  return readOnce(row, parts, () => readTails(document, [flowRegionId!, returnRegionId!], values));
+}
+
+const readOnce = remembered<TailValues | null>();
+
+function readTails(document: VisitDocument, regions: readonly [string, string], values: Float32Array): TailValues | null {
   try {
-    const [flow, back] = [flowRegionId!, returnRegionId!].map((id) => readingOf(document, id, values)) as [Reading, Reading];
+    const [flow, back] = regions.map((id) => readingOf(document, id, values)) as [Reading, Reading];
     const { total } = differenceOf(flow, back).uncertainty;
     return { flowC: flow.statistics.mean, returnC: back.statistics.mean, dropU: total };
   } catch (error) {

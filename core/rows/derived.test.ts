@@ -1,4 +1,4 @@
-import { derived, groupedBy } from './derived';
+import { derived, groupedBy, remembered } from './derived';
 
 interface Held {
   a: object;
@@ -30,4 +30,17 @@ test('groups keep the order of their rows', () => {
     ['odd', [3, 1, 1, 5, 9]],
     ['even', [4]],
   ]);
+});
+
+test('what follows from one object is computed anew only when a part of it is another', () => {
+  const ask = remembered<number>();
+  let made = 0;
+  const make = () => (made += 1);
+  const [row, other, pixels] = [{}, {}, new Float32Array(1)];
+  expect([ask(row, [pixels, 1], make), ask(row, [pixels, 1], make)]).toEqual([1, 1]);
+  expect(ask(other, [pixels, 1], make)).toBe(2);
+  expect(ask(row, [pixels, 2], make)).toBe(3);
+  expect(ask(row, [new Float32Array(1), 2], make)).toBe(4);
+  expect(ask(row, [pixels, 2], make)).toBe(5);
+  expect(made).toBe(5);
 });

@@ -20,6 +20,22 @@ export function derived<D, T>(
   };
 }
 
+/**
+ * What follows from one object among many, computed once for as long as all that it follows from is the same.
+ *
+ * @returns asks with the object, the parts that its value follows from, and the computation
+ */
+export function remembered<T>(): (of: object, parts: readonly unknown[], make: () => T) => T {
+  const known = new WeakMap<object, { parts: readonly unknown[]; value: T }>();
+  return (of, parts, make) => {
+    const before = known.get(of);
+    if (before && before.parts.every((part, i) => part === parts[i])) return before.value;
+    const value = make();
+    known.set(of, { parts, value });
+    return value;
+  };
+}
+
 /** Rows by one of their fields, in the order in which they come. */
 export function groupedBy<R>(rows: Iterable<R>, keyOf: (row: R) => string): Map<string, R[]> {
   const groups = new Map<string, R[]>();

@@ -134,3 +134,8 @@ function reflectedGroup(document: VisitDocument, frameId: string, owner: string,
 export function lineFor(document: VisitDocument, frameId: string): RadianceLine {
   return radianceLine(document.rows.frame[frameId]!.value.basis, radiometricSettings(settingsFor(document, frameId)));
 }
+
+/** All that a frame's temperatures follow from besides its pixels; for what is remembered of it. */
+export function partsOfFrame({ rows, frameFacts }: VisitDocument, frameId: string): unknown[] {
+  return [rows.frame[frameId], frameFacts[frameId], rows.settings, rows.camera, rows.conditions, rows.log];
+}

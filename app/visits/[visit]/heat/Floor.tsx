@@ -5,7 +5,7 @@ import { Button, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { correctedGrid } from '@core/circuit/faces';
-import { floorReading, floorWords } from '@core/circuit/floorOf';
+import { floorGrowth, floorReading, floorWords } from '@core/circuit/floorOf';
 import type { Row } from '@core/entities';
 import { floorTraceValueSchema, type FloorTraceValue } from '@core/heating/rows/floorTraceRow';
 import { takenAtOf, framesOf } from '@core/visit/frames';
@@ -94,7 +94,16 @@ function Trace({ row, all }: { row: Row<'floorTrace'>; all: Row<'floorTrace'>[] 
   const put = (label: string, change: Partial<FloorTraceValue>) =>
     edit(label, [{ entity: 'floorTrace', rowId: row.id, value: { ...value, ...change } }]);
   const { name, widthM, note } = floorTraceValueSchema.shape;
-  const rise = values && earlier && before ? riseOf(document, before, row, earlier, values) : null;
+  const rise = useMemo(
+    () =>
+      values && earlier && before
+        ? floorGrowth(
+            [correctedGrid(document, before.value.frameId, earlier), before.value],
+            [correctedGrid(document, value.frameId, values), value],
+          )
+        : null,
+    [document, before, earlier, value, values],
+  );
   return (
     <section className={styles.card} aria-label={value.name}>
       <div className={styles.row}>
@@ -149,34 +158,15 @@ function Trace({ row, all }: { row: Row<'floorTrace'>; all: Row<'floorTrace'>[] 
           {rise !== null && (
             <li>
               Since {clock(Date.parse(takenAtOf(document, before!.value.frameId)))} the box has changed by{' '}
-              {units.signedDifference(rise)} in the mean.
+              {units.signedDifference(rise.meanK)} in the mean
+              {rise.contrastsK === null
+                ? ''
+                : `; its runs stood out by ${units.difference(rise.contrastsK[0])} then, by ${units.difference(rise.contrastsK[1])} now`}
+              .
             </li>
           )}
         </ul>
       )}
     </section>
   );
-}
-
-function riseOf(
-  document: Parameters<typeof correctedGrid>[0],
-  before: Row<'floorTrace'>,
-  after: Row<'floorTrace'>,
-  earlier: Float32Array,
-  later: Float32Array,
-): number {
-  const mean = (row: Row<'floorTrace'>, values: Float32Array) => {
-    const { x, y, width, height } = row.value.box;
-    const grid = correctedGrid(document, row.value.frameId, values);
-    let [sum, n] = [0, 0];
-    for (let j = y; j < Math.min(grid.height, y + height); j += 1)
-      for (let i = x; i < Math.min(grid.width, x + width); i += 1) {
-        const one = grid.values[j * grid.width + i]!;
-        if (Number.isNaN(one)) continue;
-        sum += one;
-        n += 1;
-      }
-    return sum / n;
-  };
-  return mean(after, later) - mean(before, earlier);
 }
