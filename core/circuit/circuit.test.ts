@@ -23,7 +23,7 @@ import { flowForAll, givenOf } from './givenOf';
 import { flushOf, heatingOf, holdsHeating, ofWalk, roomAirOf, warmingOf } from './heatingOf';
 import { spotOf } from './spot';
 import { framesOfEmitter, readingPuts, takeIn, type Put } from './takeIn';
-import { frameOfReading, readingsOf, tailsOf } from './tails';
+import { allRead, frameOfReading, readingsOf, tailsOf } from './tails';
 import { warmingOrder } from './warmingOrder';
 import { whyLate } from './whyLate';
 
@@ -242,6 +242,14 @@ describe('a walk', () => {
     expect(firstTails(document, hall, none)).toMatchObject({ flowC: 58, returnC: 52 });
     expect(lastTails(document, hall, none)).toMatchObject({ flowC: 46, returnC: 58 });
     expect(lastTails(document, bedroom, none)).toBeNull();
+  });
+
+  test('all are read when each was, on whatever walk', () => {
+    let document = withReading(withReading(heatingVisit(), hall, 1, 40, [58, 46]), kitchen, 2, 60, [58, 46]);
+    expect(allRead(document)).toBe(false);
+    document = withReading(document, bedroom, 3, 80, [58, 46]);
+    expect(allRead(document)).toBe(true);
+    expect(allRead({ ...document, rows: { ...document.rows, service: {} } })).toBe(false);
   });
 
   test('turns are said in eighths', () => {

@@ -3,6 +3,7 @@ import type { Row } from '../entities';
 import { CoreError } from '../errors';
 import { differenceOf, type Reading } from '../frame/reading';
 import { remembered } from '../rows/derived';
+import { emittersOf } from './emitters';
 import { readingOf, regionsByFrame } from '../visit/readings';
 import { partsOfFrame } from '../visit/settingsInForce';
 
@@ -63,4 +64,11 @@ export function turnsOf({ rows }: VisitDocument): Row<'valveTurn'>[] {
   return Object.values(rows.valveTurn)
     .filter(({ value }) => rows.service[value.serviceId])
     .sort((a, b) => a.value.at - b.value.at || (a.id < b.id ? -1 : 1));
+}
+
+/** Every emitter of the house was read on this visit. */
+export function allRead(document: VisitDocument): boolean {
+  const read = new Set(readingsOf(document).map(({ value }) => value.serviceId));
+  const emitters = emittersOf(document);
+  return emitters.length > 0 && emitters.every(({ id }) => read.has(id));
 }

@@ -7,7 +7,8 @@ import { usePathname } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf } from '@core/visit/frames';
 import { onlyRow, siteOf, visitDay, visitRow } from '@core/visit/theVisit';
-import { heatingOf, holdsHeating } from '@core/circuit/heatingOf';
+import { holdsHeating } from '@core/circuit/heatingOf';
+import { allRead } from '@core/circuit/tails';
 import { kitOf } from '@core/round/kit';
 import { openChanges, roundOf } from '@core/round/round';
 import type { VisitDocument } from '@core/document';
@@ -119,7 +120,7 @@ function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
     round: coverage.stops > 0 && coverage.answered === coverage.stops && openChanges(document).length === 0,
     bench: framesOf(document).length > 0,
     findings: Object.keys(document.rows.finding).length > 0,
-    heat: heatingOf(document).value.onAt !== null && openChanges(document).length === 0,
+    heat: allRead(document) && openChanges(document).length === 0,
     report: false,
   };
 }
