@@ -381,6 +381,16 @@ test('the run is ordered by keys, and the card without instruments follows who w
   expect([orderOf('Bathroom'), orderOf('Hall')].sort()).toEqual([1, 2]);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await saved(page);
+  // By hand: the box room takes the place of the hall.
+  const [box, first] = [page.getByRole('button', { name: /Box room/ }), page.getByRole('button', { name: /^1 ?Hall/ })];
+  const [from, to] = [(await box.boundingBox())!, (await first.boundingBox())!];
+  await page.mouse.move(from.x + 20, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 40, from.y + 30, { steps: 4 });
+  await page.mouse.move(to.x + 30, to.y + 30, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: /^1 ?Box room/ })).toBeVisible();
+  await saved(page);
 });
 
 test('a floor from a file: its runs by their spacing, and the part that none warms', async ({ page }) => {

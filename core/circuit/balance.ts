@@ -97,6 +97,11 @@ export function leftOf(document: VisitDocument, advice: BalanceAdvice, walk: num
 /** The first walk reads all as they were found, for the record; whoever does without it begins with the second. */
 export const AS_FOUND = 1;
 
+/** `as found`, `walk 1` … */
+export function walkWords(walk: number): string {
+  return walk === AS_FOUND ? 'as found' : `walk ${walk - AS_FOUND}`;
+}
+
 /** The walk that is on; 0 before anybody began. */
 export function walkOf(document: VisitDocument): number {
   return heatingOf(document).value.walk;

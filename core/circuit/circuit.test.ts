@@ -22,7 +22,7 @@ import { judgeFace, latestFace, minutesOnAt } from './faces';
 import { flowForAll, givenOf } from './givenOf';
 import { flushOf, heatingOf, holdsHeating, ofWalk, roomAirOf, warmingOf } from './heatingOf';
 import { spotOf } from './spot';
-import { framesOfEmitter, readingPuts, takeIn, type Put } from './takeIn';
+import { frameNameOf, framesOfEmitter, readingPuts, takeIn, type Put } from './takeIn';
 import { allRead, frameOfReading, readingsOf, tailsOf } from './tails';
 import { warmingOrder } from './warmingOrder';
 import { whyLate } from './whyLate';
@@ -148,6 +148,16 @@ describe('a frame of an emitter', () => {
     const late = withFrame(heatingVisit(), FRAME, hall, 40);
     const taken = takeIn(late, { emitter: emitter(late), frameId: FRAME, stage: 'found', walk: null }, radiatorPixels(), newId);
     expect(taken.puts.map(({ entity }) => entity)).toEqual(['face']);
+  });
+
+  test('is called after what it was taken for', () => {
+    const named = (stage: 'found' | 'after', walk: number | null) => frameNameOf({ emitter: emitter(seen), stage, walk });
+    expect([named('found', null), named('after', null), named('found', 1), named('found', 3)]).toEqual([
+      'Hall',
+      'Hall, refilled and hot',
+      'Hall, as found',
+      'Hall, walk 2',
+    ]);
   });
 
   test('of a cold emitter brings nothing', () => {

@@ -2,10 +2,11 @@ import type { VisitDocument } from '../document';
 import type { Entity, Values } from '../entities';
 import { findTails, type Tails } from '../heating/findTails';
 import { findFace, type FaceBox } from '../heating/pattern';
-import type { FaceStage } from '../heating/stages';
+import { STAGE_WORDS, type FaceStage } from '../heating/stages';
 import { takenAtOf } from '../visit/frames';
 import { settingsFor } from '../visit/settingsInForce';
 import { regionsOf } from '../visit/readings';
+import { walkWords } from './balance';
 import type { Emitter } from './emitters';
 import { correctedGrid, facesOf } from './faces';
 import { heatingOf, ofWalk, roomAirOf, warmingOf } from './heatingOf';
@@ -92,6 +93,12 @@ export function readingPuts(
       },
     },
   ];
+}
+
+/** What a frame of an emitter is called: the emitter, and what it was taken for. */
+export function frameNameOf({ emitter, stage, walk }: Omit<Wanted, 'frameId'>): string {
+  if (walk !== null) return `${emitter.name}, ${walkWords(walk)}`;
+  return stage === 'found' ? emitter.name : `${emitter.name}, ${STAGE_WORDS[stage].toLowerCase()}`;
 }
 
 /** Frames that were taken at an emitter, newest first: by their face, or by the stop of the round. */

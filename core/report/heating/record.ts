@@ -1,4 +1,4 @@
-import { AS_FOUND, dropsByWalk, firstTails, lastTails, turnWords } from '../../circuit/balance';
+import { dropsByWalk, firstTails, lastTails, turnWords, walkWords } from '../../circuit/balance';
 import { emittersOf } from '../../circuit/emitters';
 import { facesOf, judgeFace, latestFace, type JudgedFace } from '../../circuit/faces';
 import { flowForAll, givenOf } from '../../circuit/givenOf';
@@ -121,7 +121,7 @@ function dropLines(document: VisitDocument, pixels: Pixels, unit: DisplayUnit): 
     { kind: 'heading', text: `Drops on their way, ${format.differenceUnit(unit)}` },
     {
       kind: 'lines',
-      names: walks.map(({ walk }) => (walk === AS_FOUND ? 'as found' : `walk ${walk - 1}`)),
+      names: walks.map(({ walk }) => walkWords(walk)),
       band: { low: shown(targetK - toleranceK), high: shown(targetK + toleranceK), words: 'target' },
       lines: emittersOf(document).map(({ id, name }) => {
         let last: number | null = null;

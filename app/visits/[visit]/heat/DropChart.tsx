@@ -1,7 +1,7 @@
 'use client';
 
 import { CartesianGrid, LabelList, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { AS_FOUND, dropsByWalk } from '@core/circuit/balance';
+import { dropsByWalk, walkWords } from '@core/circuit/balance';
 import { PAPER } from '@core/report/palette';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -22,7 +22,7 @@ export function DropChart({ now }: { now: string | null }) {
   const data = walks.map(({ walk, drops }) => {
     for (const [id, drop] of drops) last.set(id, drop);
     return {
-      name: walk === AS_FOUND ? 'as found' : `walk ${walk - 1}`,
+      name: walkWords(walk),
       ...Object.fromEntries([...last].map(([id, k]) => [id, shown(k)])),
     };
   });
@@ -81,7 +81,7 @@ export function DropChart({ now }: { now: string | null }) {
             { name: 'Place', value: (row) => row.place },
             { name: 'Emitter', value: (row) => row.name },
             ...walks.map(({ walk, drops }) => ({
-              name: walk === AS_FOUND ? 'As found' : `Walk ${walk - 1}`,
+              name: walkWords(walk),
               value: (row: { key: string }) => (drops.has(row.key) ? shown(drops.get(row.key)!) : ''),
             })),
           ]}

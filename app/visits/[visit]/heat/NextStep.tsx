@@ -3,7 +3,7 @@
 import { WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { AS_FOUND, lastTails, turnWords, type WalkLeft } from '@core/circuit/balance';
+import { AS_FOUND, lastTails, turnWords, walkWords, type WalkLeft } from '@core/circuit/balance';
 import { doubtsOf, DOUBT_WORDS } from '@core/circuit/doubts';
 import { CANNOT_WORDS } from '@core/circuit/emitterState';
 import type { Emitter } from '@core/circuit/emitters';
@@ -23,6 +23,8 @@ import own from './Start.module.css';
 
 /** So long after the heat came on drops are settled, min. */
 const SETTLES_MIN = 30;
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 interface Props {
   walk: number;
@@ -58,7 +60,7 @@ export function NextStep({ walk, advice, left }: Props) {
   return (
     <>
       <h2>
-        {walk === AS_FOUND ? 'As found' : `Walk ${walk - 1}`} · {doneCount} of {left.total}
+        {capital(walkWords(walk))} · {doneCount} of {left.total}
       </h2>
       {mover && move ? (
         <Turn key={mover.id} walk={walk} emitter={mover} move={move} wait={moves.length === 1 ? advice.waitS : null} />

@@ -6,7 +6,7 @@ import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Emitter } from '@core/circuit/emitters';
 import { spotOf } from '@core/circuit/spot';
-import { takeIn, type TakenIn } from '@core/circuit/takeIn';
+import { frameNameOf, takeIn, type TakenIn } from '@core/circuit/takeIn';
 import type { VisitDocument } from '@core/document';
 import { CoreError } from '@core/errors';
 import type { FaceStage } from '@core/heating/stages';
@@ -75,7 +75,7 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
           frameId,
           surfaceId: spot.surfaceId,
           stopKey: emitter.stopKey,
-          name: emitter.name,
+          name: frameNameOf({ emitter, stage, walk }),
           at: now(),
         };
         const got = await postAgain(`/api/visits/${document.visitId}/captures`, wanted, capturedSchema);
@@ -100,7 +100,7 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
         setCapturing(false);
       }
     },
-    [document.visitId, emitter, message, now, refresh, spot, take],
+    [document.visitId, emitter, message, now, refresh, spot, stage, take, walk],
   );
 
   const { start } = importing;
