@@ -111,7 +111,7 @@ const bedroomWall: SimulatedSurface = {
     ordinal: 0,
   },
   described: null,
-    emitters: null,
+  emitters: null,
   sealed: false,
   hidden: [],
   storeys: { lowest: 0, count: 2 },

@@ -6,14 +6,20 @@ import type { ReactNode } from 'react';
 import type { Paper } from '@core/report/papers';
 import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 import styles from './Heat.module.css';
 
 /** Has one of the visit's papers made and downloads it; a second press cancels. */
 export function PdfButton({ what, children }: { what: Exclude<Paper, 'report'>; children: ReactNode }) {
   const { document } = useVisit();
   const { unit } = useUnits();
+  const { idle } = useVisitStore();
   const pdf = usePdf();
+  // What was changed last has to be stored before it is printed.
+  const make = async () => {
+    await idle();
+    await pdf.make(`/api/visits/${document.visitId}/report`, { unit, paper: what });
+  };
   if (pdf.state.running)
     return (
       <Button onClick={pdf.cancel}>
@@ -22,10 +28,7 @@ export function PdfButton({ what, children }: { what: Exclude<Paper, 'report'>; 
     );
   return (
     <>
-      <Button
-        icon={<DownloadOutlined />}
-        onClick={() => void pdf.make(`/api/visits/${document.visitId}/report`, { unit, paper: what })}
-      >
+      <Button icon={<DownloadOutlined />} onClick={() => void make()}>
         {children}
       </Button>
       {pdf.state.problem && (

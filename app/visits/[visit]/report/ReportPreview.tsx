@@ -8,7 +8,7 @@ import { useReport } from '@ui/finding/useReport';
 import { usePdf } from '@ui/pdf/usePdf';
 import { Blocks } from '@ui/report/Blocks';
 import { useUnits } from '@ui/units/UnitProvider';
-import { useVisit } from '@ui/visit/VisitProvider';
+import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 import { EditableField } from './EditableField';
 import styles from './ReportPreview.module.css';
 
@@ -17,7 +17,13 @@ export function ReportPreview() {
   const { document } = useVisit();
   const { unit } = useUnits();
   const { report, values } = useReport();
+  const { idle } = useVisitStore();
   const pdf = usePdf();
+  // What was changed last has to be stored before it is printed.
+  const make = async () => {
+    await idle();
+    await pdf.make(`/api/visits/${document.visitId}/report`, { unit });
+  };
   return (
     <div className={styles.desk}>
       <div className={styles.bar}>
@@ -31,11 +37,7 @@ export function ReportPreview() {
             <Button onClick={pdf.cancel}>Cancel</Button>
           </div>
         ) : (
-          <Button
-            type="primary"
-            icon={<DownloadOutlined />}
-            onClick={() => void pdf.make(`/api/visits/${document.visitId}/report`, { unit })}
-          >
+          <Button type="primary" icon={<DownloadOutlined />} onClick={() => void make()}>
             Download PDF
           </Button>
         )}
