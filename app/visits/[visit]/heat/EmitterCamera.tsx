@@ -7,6 +7,7 @@ import type { Emitter } from '@core/circuit/emitters';
 import type { EmitterSpot } from '@core/circuit/spot';
 import type { TakenIn } from '@core/circuit/takeIn';
 import type { CameraValue } from '@core/camera/cameraRow';
+import type { VisitDocument } from '@core/document';
 import type { FaceStage } from '@core/heating/stages';
 import { standOff } from '@core/radiometry/optics';
 import type { Pose } from '@core/simulate/surface';
@@ -23,7 +24,7 @@ interface Props {
   emitter: Emitter;
   stage: FaceStage;
   walk: number | null;
-  more?: (taken: TakenIn) => Edit[];
+  more?: (taken: TakenIn, fresh: VisitDocument) => Edit[];
   onTaken(taken: Taken): void;
 }
 

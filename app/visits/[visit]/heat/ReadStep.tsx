@@ -4,11 +4,12 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { Emitter } from '@core/circuit/emitters';
 import { ofWalk, roomAirOf } from '@core/circuit/heatingOf';
+import type { VisitDocument } from '@core/document';
 import { tailReadingValueSchema } from '@core/heating/rows/tailReadingRow';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';
 import { NumberField } from './NumberField';
-import { useHeat } from './useHeat';
+import { heatingPutOf, useHeat } from './useHeat';
 import styles from './Heat.module.css';
 import own from './Start.module.css';
 
@@ -36,13 +37,13 @@ export function ReadStep({
     roomC: roomAirOf(document, emitter.id),
   });
   const { flowC, returnC, roomC } = tailReadingValueSchema.shape;
-  const ends = last ? [heatingPut({ walk: walk + 1, waitUntil: null })] : [];
+  const ends = (now: VisitDocument) => (last ? [heatingPutOf(now, { walk: walk + 1, waitUntil: null })] : []);
   const complete = typed.flowC !== null && typed.returnC !== null && typed.roomC !== null;
   const note = (values: { flowC: number; returnC: number; roomC: number }) => {
     const regions = { frameId: null, flowRegionId: null, returnRegionId: null };
     const value = { visitId: document.visitId, serviceId: emitter.id, walk, at: now(), ...regions, ...values };
     const rowId = ofWalk(document.visitId, 'reading', walk, emitter.id);
-    edit(`Read: ${emitter.name}`, [{ entity: 'tailReading', rowId, value }, ...ends]);
+    edit(`Read: ${emitter.name}`, [{ entity: 'tailReading', rowId, value }, ...ends(document)]);
   };
   const keep = () => {
     if (complete) note({ flowC: typed.flowC!, returnC: typed.returnC!, roomC: typed.roomC! });
@@ -80,7 +81,7 @@ export function ReadStep({
           emitter={emitter}
           stage="found"
           walk={walk}
-          more={(taken) => (taken.tails ? ends : [])}
+          more={(taken, fresh) => (taken.tails ? ends(fresh) : [])}
           onTaken={(taken) => setUnread(taken.tails ? null : taken.frameId)}
         />
       )}

@@ -31,7 +31,7 @@ interface Wanted {
   /** Read on this walk; null: its face only. */
   walk: number | null;
   /** What follows from it in the same step. */
-  more?: (taken: TakenIn) => Edit[];
+  more?: (taken: TakenIn, fresh: VisitDocument) => Edit[];
 }
 
 /** Takes frames of an emitter in, by the stand-in camera or from files: its face and tails are found at once, in one step. */
@@ -52,7 +52,7 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
       const taken = values
         ? takeIn(fresh, { emitter, frameId, stage, walk }, values, newId)
         : { puts: [], face: null, tails: null };
-      const follows = more?.(taken) ?? [];
+      const follows = more?.(taken, fresh) ?? [];
       edit(`${taken.tails ? 'Read' : 'Frame of'}: ${emitter.name}`, [...came, ...taken.puts, ...follows]);
       onTaken({ frameId, ...taken });
     },

@@ -4,6 +4,7 @@ import { useCallback, useMemo } from 'react';
 import { emitterRowOf, emittersOf, type Emitter } from '@core/circuit/emitters';
 import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
 import type { Put } from '@core/circuit/takeIn';
+import type { VisitDocument } from '@core/document';
 import type { EmitterValue } from '@core/heating/rows/emitterRow';
 import type { HeatingValue } from '@core/heating/rows/heatingRow';
 import type { WarmingValue } from '@core/heating/rows/warmingRow';
@@ -15,6 +16,12 @@ import { useVisit } from '@ui/visit/VisitProvider';
 const SECOND = 1000;
 const moment = () => Date.now();
 
+/** The heating of a visit with a change. */
+export function heatingPutOf(document: VisitDocument, change: Partial<HeatingValue>): Put {
+  const row = heatingOf(document);
+  return { entity: 'heating', rowId: row.id, value: { ...row.value, ...change } };
+}
+
 /** The heating of the visit and what changes it; its clock runs ahead by what was let pass in practice. */
 export function useHeat() {
   const { document, edit } = useVisit();
@@ -24,11 +31,7 @@ export function useHeat() {
   const { timeZone } = siteOf(document);
   const clock = useCallback((at: number) => localTime(at, timeZone), [timeZone]);
   const emitters = emittersOf(document);
-  const heatingPut = (change: Partial<HeatingValue>): Put => ({
-    entity: 'heating',
-    rowId: row.id,
-    value: { ...row.value, ...change },
-  });
+  const heatingPut = (change: Partial<HeatingValue>) => heatingPutOf(document, change);
   const emitterPut = (serviceId: string, change: Partial<EmitterValue>): Put => {
     const own = emitterRowOf(document, serviceId);
     return { entity: 'emitter', rowId: own.id, value: { ...own.value, ...change } };
