@@ -44,3 +44,18 @@ test('what follows from one object is computed anew only when a part of it is an
   expect(ask(row, [pixels, 2], make)).toBe(5);
   expect(made).toBe(5);
 });
+
+test('what is remembered of one object is gone with none of its neighbours', () => {
+  const ask = remembered<string>();
+  const rows = ['a', 'b', 'c'].map((name) => ({ name }));
+  const made: string[] = [];
+  const of = (row: { name: string }, part: unknown) =>
+    ask(row, [part], () => {
+      made.push(row.name);
+      return row.name;
+    });
+  for (const row of rows) expect(of(row, 1)).toBe(row.name);
+  expect(of(rows[1]!, 2)).toBe('b');
+  for (const row of rows) of(row, row === rows[1] ? 2 : 1);
+  expect(made).toEqual(['a', 'b', 'c', 'b']);
+});

@@ -137,3 +137,37 @@ test('a turn acts from its moment on, and a little less here is a little more el
   const later = practiceAt(house, events({ turned: [{ id: 'hall', at: 200 * MINUTE, to: 0.75 }] }), at);
   expect(drop(later, 'hall')).toBeCloseTo(drop(free, 'hall'), 9);
 });
+
+test('a bright valve shows the room, the painted pipe below it the water', () => {
+  const { state, frame } = frameOf('hall', 120 * MINUTE);
+  const face = findFace(frame, 19.5)!;
+  const tails = findTails(frame, face)!;
+  const { x, y, height } = tails.flow;
+  const at = (row: number) => frame.values[row * frame.width + x]!;
+  const pipe = at(y + Math.floor(height / 2));
+  const valve = at(face.y + face.height + 4);
+  expect(Math.abs(pipe - state.flowC)).toBeLessThan(4);
+  // Nearly all that it shows is what it mirrors.
+  expect(valve).toBeLessThan(35);
+  expect(pipe - valve).toBeGreaterThan(15);
+});
+
+test('what was done later changes nothing before it', () => {
+  const at = 60 * MINUTE;
+  const plain = practiceAt(house, events(), at);
+  const later = practiceAt(
+    house,
+    events({
+      turned: [{ id: 'hall', at: at + 1, to: 0.5 }],
+      bled: [{ id: 'back-bedroom', at: at + 1 }],
+      agitatedAt: at + 1,
+      flushedAt: at + 2,
+    }),
+    at,
+  );
+  for (const { id } of SIGNAL_HOUSE.radiators) {
+    expect(later.get(id)!.returnC).toBeCloseTo(plain.get(id)!.returnC, 9);
+    expect(later.get(id)!.air).toBe(plain.get(id)!.air);
+    expect(later.get(id)!.sludge).toBe(plain.get(id)!.sludge);
+  }
+});
