@@ -1,11 +1,13 @@
 import { CoreError } from '@core/errors';
 import { balance } from './balance';
 import { bench } from './bench';
+import { compare } from './compare';
 import { convert } from './convert';
 import { detect } from './detect';
 import { hours } from './hours';
 import { radiator } from './radiator';
 import { read } from './read';
+import { timelapse } from './timelapse';
 import { usage } from './arguments';
 
 const VERBS: Record<
@@ -13,12 +15,14 @@ const VERBS: Record<
   (words: readonly string[]) => { document: unknown; refused: boolean } | Promise<{ document: unknown; refused: boolean }>
 > = {
   read,
+  compare,
   convert,
   detect,
   balance,
   radiator,
   bench,
   hours,
+  timelapse,
 };
 
 /** One JSON document on standard output; 0 all done, 2 refused or wrong use, 1 a crash of ours. */

@@ -25,6 +25,7 @@ export const ERROR_CODES = [
   'busy',
   'no_room',
   'cancelled',
+  'cannot-register',
 ] as const;
 
 export type ErrorCode = (typeof ERROR_CODES)[number];

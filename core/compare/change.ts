@@ -1,0 +1,259 @@
+import { robustSpread, medianOf } from '../detect/median';
+import { slowSurface } from '../detect/surfaceFit';
+import type { Grid } from '../detect/grid';
+import type { Span } from '../frame/region';
+import type { Homography } from '../geometry/homography';
+import { hasReading } from '../pixels/hasReading';
+import { sampled } from './resized';
+import { contrastKept } from './contrastKept';
+import { wholeChange } from './wholeChange';
+
+/** Less than this between inside and outside says nothing about a wall, K. */
+const LEAST_DRIVE_K = 5;
+/** Standard uncertainties from visit to visit, K: the camera's level, a typed air temperature, a typed reflected temperature. */
+const LEVEL_K = 0.3;
+const AIR_K = 0.2;
+const REFLECTED_K = 0.3;
+/** A change is known well enough to be called none up to this standard uncertainty. */
+const NONE_U = 0.02;
+/** Places around a region that belong to its rim, pixels. */
+const RIM = 5;
+/** Blur of a camera, standard deviation in its own pixels; how well what it takes is known, as a share of that. */
+const BLUR_PX = 0.8;
+const BLUR_U = 0.4;
+/** No change is known better than this. */
+const LEAST_U = 0.001;
+/** What else a region's rim does to its change, as a share of it. */
+const RIM_SHARE = 0.02;
+/** How well the contrast of a wall's texture can be compared between two visits. */
+const CONTRAST_U = 0.15;
+/** A wall of which less can be seen around the regions tells nothing of level and layers. */
+const LEAST_WALL = 0.1;
+const LEAST_BOXES = 12;
+
+/** A frame of surface temperatures, °C (NaN: no reading), with the air on both sides of the wall. */
+export interface Look {
+  surface: Grid;
+  insideC: number;
+  outsideC: number;
+  emissivity: number;
+}
+
+export interface Place {
+  name: string;
+  /** Its pixels in the earlier frame; all that were drawn, as far as they lie in it. */
+  spans: readonly Span[];
+  /** Whether some of what was drawn lies beyond the earlier frame. */
+  cut: boolean;
+  /** What was done to the surface itself (painted, foiled, taped, blind down); null for nothing. */
+  changedSurface: string | null;
+}
+
+export type Verdict = 'better' | 'same' | 'worse' | 'cannot-say';
+export type Why =
+  | 'more-than-uncertain'
+  | 'less-than-uncertain'
+  | 'too-uncertain'
+  | 'surface-changed'
+  | 'not-in-view'
+  | 'too-little-drive'
+  | 'opposite-drive';
+
+export interface Change {
+  name: string;
+  /** Mean surface temperatures, °C; null where not in view. */
+  beforeC: number;
+  afterC: number | null;
+  /** Temperature factors (T − outside) / (inside − outside). */
+  factorBefore: number | null;
+  factorAfter: number | null;
+  /** What the work did to the factor, with its standard uncertainty. */
+  change: number | null;
+  uncertainty: number | null;
+  verdict: Verdict;
+  why: Why;
+}
+
+/**
+ * What the work did to each region's temperature factor: the difference of the factors, less what the camera's level, layers of
+ * the air and shading did to the unchanged wall around.
+ *
+ * @param h - takes pixels of the earlier frame to the later one
+ */
+export function changesOf(before: Look, after: Look, h: Homography, places: readonly Place[]): Change[] {
+  const drives = [before.insideC - before.outsideC, after.insideC - after.outsideC] as const;
+  const forbidden: Why | null = drives.some((drive) => Math.abs(drive) < LEAST_DRIVE_K)
+    ? 'too-little-drive'
+    : drives[0] * drives[1] < 0
+      ? 'opposite-drive'
+      : null;
+  const pair = forbidden ? null : differenceOf(before, after, h, places);
+  const later = warped(after.surface, before.surface, h);
+  return places.map((place) => {
+    const beforeC = meanOf(before.surface, place.spans)!;
+    const afterC = meanOf({ ...before.surface, values: later }, place.spans);
+    const factor = (look: Look, value: number) => (value - look.outsideC) / (look.insideC - look.outsideC);
+    const plain = {
+      name: place.name,
+      beforeC,
+      afterC,
+      factorBefore: drives[0] === 0 ? null : factor(before, beforeC),
+      factorAfter: drives[1] === 0 || afterC === null ? null : factor(after, afterC),
+    };
+    const cannot = (why: Why): Change => ({ ...plain, change: null, uncertainty: null, verdict: 'cannot-say', why });
+    if (afterC === null || place.cut) return cannot('not-in-view');
+    if (place.changedSurface !== null) return cannot('surface-changed');
+    if (forbidden || !pair) return cannot(forbidden ?? 'too-uncertain');
+    const { change, uncertainty } = pair.of(place);
+    const said = verdictOf(change, uncertainty);
+    return { ...plain, change, uncertainty, ...said };
+  });
+}
+
+function verdictOf(change: number, u: number): { verdict: Verdict; why: Why } {
+  if (Math.abs(change) > 2 * u) return { verdict: change > 0 ? 'better' : 'worse', why: 'more-than-uncertain' };
+  return u <= NONE_U ? { verdict: 'same', why: 'less-than-uncertain' } : { verdict: 'cannot-say', why: 'too-uncertain' };
+}
+
+/** The later frame brought onto the pixels of the earlier one; NaN where it does not show them. */
+export function warped(after: Grid, { width, height }: Pick<Grid, 'width' | 'height'>, h: Homography): Float32Array {
+  const values = new Float32Array(width * height);
+  for (let y = 0, o = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1, o += 1) {
+      const w = h[6]! * x + h[7]! * y + h[8]!;
+      const u = (h[0]! * x + h[1]! * y + h[2]!) / w;
+      const v = (h[3]! * x + h[4]! * y + h[5]!) / w;
+      values[o] = u >= 0 && v >= 0 && u < after.width - 1 && v < after.height - 1 ? sampled(after, u, v) : NaN;
+    }
+  return values;
+}
+
+/** Mean over spans; null where a pixel of them has no value. */
+function meanOf({ width, values }: Grid, spans: readonly Span[]): number | null {
+  let [sum, n, missing] = [0, 0, 0];
+  for (const { y, from, to } of spans)
+    for (let x = from; x <= to; x += 1) {
+      const value = values[y * width + x]!;
+      if (hasReading(value)) {
+        sum += value;
+        n += 1;
+      } else missing += 1;
+    }
+  return n === 0 || missing > 0.02 * (n + missing) ? null : sum / n;
+}
+
+interface Difference {
+  of(place: Place): { change: number; uncertainty: number };
+}
+
+function differenceOf(before: Look, after: Look, h: Homography, places: readonly Place[]): Difference | null {
+  const { width, height } = before.surface;
+  const size = { width, height };
+  const [driveBefore, driveAfter] = [before.insideC - before.outsideC, after.insideC - after.outsideC];
+  const first: Grid = { ...size, values: before.surface.values.map((value) => (value - before.outsideC) / driveBefore) };
+  const second: Grid = {
+    ...size,
+    values: warped(after.surface, size, h).map((value) => (value - after.outsideC) / driveAfter),
+  };
+  const counts = Uint8Array.from(second.values, (value, i) => (hasReading(value - first.values[i]!) ? 1 : 0));
+  for (const { spans } of places) for (const span of spans) clear(counts, width, height, span);
+  const known = counts.reduce((sum, count) => sum + count, 0);
+  if (known < LEAST_WALL * counts.length) return null;
+  const [restBefore, slowBefore] = aboveSlow(first, counts);
+  const [restAfter, slowAfter] = aboveSlow(second, counts);
+  const [rest, slow] = aboveSlow({ ...size, values: second.values.map((value, i) => value - first.values[i]!) }, counts);
+  const wall = (grid: Grid) => medianOf(Float32Array.from(grid.values.filter((_, i) => counts[i] === 1 && i % 3 === 0)));
+  const [usualBefore, usualAfter] = [wall(slowBefore), wall(slowAfter)];
+  const whole = wholeChange({
+    level: wall(slow),
+    levelU: Math.hypot(levelU(usualBefore, driveBefore, before.emissivity), levelU(usualAfter, driveAfter, after.emissivity)),
+    lack: 1 - usualBefore,
+    contrast: contrastKept(restBefore, restAfter, counts),
+    contrastU: CONTRAST_U,
+  });
+  const driveU = Math.SQRT2 * AIR_K;
+  const finer = Math.sqrt(Math.abs(h[0]! * h[4]! - h[1]! * h[3]!)) / (h[8]! || 1);
+  const [blurBefore, blurAfter] = [BLUR_PX, BLUR_PX / Math.max(0.1, finer)];
+  return {
+    of: ({ spans }) => {
+      const [own, standsBefore, standsAfter] = [rest, restBefore, restAfter].map((grid) => meanOf(grid, spans)!) as [
+        number,
+        number,
+        number,
+      ];
+      const lost = lostToBlur(standsAfter, spans, blurAfter) - lostToBlur(standsBefore, spans, blurBefore);
+      const scale = Math.hypot((standsBefore * driveU) / driveBefore, (standsAfter * driveU) / driveAfter);
+      const around = scatter(rest, counts, spans);
+      return {
+        change: own + lost + whole.mean,
+        uncertainty: Math.hypot(LEAST_U, around, scale, BLUR_U * lost, RIM_SHARE * own, whole.u),
+      };
+    },
+  };
+}
+
+/** A grid without what changes slowly over the unchanged wall, and that. */
+function aboveSlow(grid: Grid, counts: Uint8Array): [Grid, Grid] {
+  const filled: Grid = { ...grid, values: grid.values.map((value) => (hasReading(value) ? value : 0)) };
+  const slow = slowSurface(filled, counts);
+  return [{ ...grid, values: grid.values.map((value, i) => value - slow.values[i]!) }, slow];
+}
+
+/** Standard uncertainty of a wall's factor from a camera and thermometers. */
+function levelU(factor: number, drive: number, emissivity: number): number {
+  return (
+    Math.hypot(LEVEL_K, AIR_K * factor, AIR_K * (1 - factor), (REFLECTED_K * (1 - emissivity)) / emissivity) / Math.abs(drive)
+  );
+}
+
+/** What blur takes from how a region stands out: an edge loses two fifths of the blur's width to what is beside it. */
+function lostToBlur(stands: number, spans: readonly Span[], blur: number): number {
+  const { columns, rows } = extentOf(spans);
+  const kept = Math.max(0.5, (1 - (0.8 * blur) / columns) * (1 - (0.8 * blur) / rows));
+  return stands * (1 / kept - 1);
+}
+
+function extentOf(spans: readonly Span[]): { columns: number; rows: number } {
+  const columns = Math.max(...spans.map(({ to }) => to)) - Math.min(...spans.map(({ from }) => from)) + 1;
+  const rows = Math.max(...spans.map(({ y }) => y)) - Math.min(...spans.map(({ y }) => y)) + 1;
+  return { columns, rows };
+}
+
+/** Takes a span and its rim out of what counts as the unchanged wall. */
+function clear(counts: Uint8Array, width: number, height: number, { y, from, to }: Span): void {
+  for (let v = Math.max(0, y - RIM); v <= Math.min(height - 1, y + RIM); v += 1)
+    counts.fill(0, v * width + Math.max(0, from - RIM), v * width + Math.min(width - 1, to + RIM) + 1);
+}
+
+/** How much the mean over a box of a region's size scatters over the unchanged wall: noise, pattern, texture that does not quite fit. */
+function scatter({ width, height, values }: Grid, counts: Uint8Array, spans: readonly Span[]): number {
+  const { columns, rows } = extentOf(spans);
+  const sums = new Float64Array((width + 1) * (height + 1));
+  const seen = new Int32Array((width + 1) * (height + 1));
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const [o, up] = [(y + 1) * (width + 1) + x + 1, y * (width + 1) + x + 1];
+      const i = y * width + x;
+      sums[o] = sums[up]! + sums[o - 1]! - sums[up - 1]! + (counts[i] ? values[i]! : 0);
+      seen[o] = seen[up]! + seen[o - 1]! - seen[up - 1]! + counts[i]!;
+    }
+  const within = (table: Float64Array | Int32Array, x: number, y: number) =>
+    table[(y + rows) * (width + 1) + x + columns]! -
+    table[y * (width + 1) + x + columns]! -
+    table[(y + rows) * (width + 1) + x]! +
+    table[y * (width + 1) + x]!;
+  const means: number[] = [];
+  const [stepX, stepY] = [Math.max(2, columns >> 1), Math.max(2, rows >> 1)];
+  for (let y = 0; y + rows <= height; y += stepY)
+    for (let x = 0; x + columns <= width; x += stepX) {
+      const n = within(seen, x, y);
+      if (n >= 0.7 * rows * columns) means.push(within(sums, x, y) / n);
+    }
+  if (means.length < LEAST_BOXES) {
+    const all: number[] = [];
+    for (let i = 0; i < values.length; i += 3) if (counts[i]) all.push(values[i]!);
+    // Too little wall for boxes of this size: a fifth of what single pixels scatter is more than noise leaves of a mean.
+    return robustSpread(Float32Array.from(all)) / 5;
+  }
+  return robustSpread(Float32Array.from(means));
+}

@@ -1,0 +1,65 @@
+import { smoothed } from '../detect/blur';
+import type { Grid } from '../detect/grid';
+import { medianOf, robustSpread } from '../detect/median';
+import { resized } from './resized';
+
+/** Broad parts are looked for in a picture of this width. */
+const BROAD_WIDTH = 80;
+const ROUNDS = 4;
+/** A radiator or a pane pulls what is broad around it no further than this, in spreads of the detail. */
+const HELD = 3;
+/** Contrast is evened out over a neighbourhood of this share of the width. */
+const AROUND = 1 / 20;
+/** Noise of single pixels is smoothed, pixels. */
+const BLUR = 0.7;
+
+export interface Evening {
+  bound: number;
+  floor: number;
+}
+
+/** A frame as it was read, and what is broader than a share of its width in it: layers of the air, shading, halos. */
+export interface Texture {
+  frame: Grid;
+  broad: Grid;
+}
+
+/**
+ * Finds what is broad in a frame, without letting hot or cold things pull it: smoothed, with everything held to what was
+ * smooth so far, a few times over.
+ *
+ * @param share - what is broader than this share of the width is broad
+ */
+export function textureOf(frame: Grid, share: number): Texture {
+  const width = Math.min(frame.width, BROAD_WIDTH);
+  const small = resized(frame, width, Math.max(2, Math.round((width * frame.height) / frame.width)));
+  let broad: Grid = { ...small, values: new Float32Array(small.values.length).fill(medianOf(small.values.slice())) };
+  let spread = robustSpread(small.values.slice());
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const held = small.values.map((value, i) => {
+      const middle = broad.values[i]!;
+      return Math.max(middle - HELD * spread, Math.min(middle + HELD * spread, value));
+    });
+    broad = smoothed({ ...small, values: held }, share * width);
+    spread = robustSpread(small.values.map((value, i) => value - broad.values[i]!));
+  }
+  return { frame, broad };
+}
+
+/**
+ * What of a frame can be recognised again, at some width: its detail in units of its own spread, cut off where it stands out,
+ * somewhat evened out.
+ *
+ * @param evening - what stands out is cut off at `bound`; where contrast is below `floor` it stays low; both in spreads
+ */
+export function featuresOf({ frame, broad }: Texture, width: number, { bound, floor }: Evening): Grid {
+  const height = Math.round((width * frame.height) / frame.width);
+  const picture = smoothed(resized(frame, width, height), BLUR);
+  const level = resized(broad, width, height);
+  const detail = picture.values.map((value, i) => value - level.values[i]!);
+  const spread = robustSpread(detail.slice()) || 1e-6;
+  for (let i = 0; i < detail.length; i += 1) detail[i] = Math.max(-bound, Math.min(bound, detail[i]! / spread));
+  const power = smoothed({ width, height, values: detail.map((value) => value * value) }, AROUND * width).values;
+  for (let i = 0; i < detail.length; i += 1) detail[i]! /= Math.sqrt(power[i]! + floor * floor);
+  return { width, height, values: detail };
+}

@@ -1,0 +1,119 @@
+import type { Patch } from './patches';
+import { seriesOf, without, type Series } from './series';
+import { dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
+import type { Stack } from './stack';
+
+/** A source with how far its patch stands out, in spreads of the map. */
+export type Found = Source & { z: number };
+
+/** A model that leaves more than this of noise, squared, is none: edges that are sharp, things that wander. */
+const MOST_LEFT = 2.5;
+const HOPELESS = 10;
+/** Values that are this unusual for a leak under such a floor speak against one. */
+const MOST_UNUSUAL = 22;
+/** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
+const FARTHEST = 12;
+const MARGIN = 3.5;
+/** A line explains a patch better than a pool by so much, or it is none; one that is shorter looks like a pool. */
+const LINE_BETTER = 100;
+const SHORTEST_LINE = 12;
+const LONGISH = 1.5;
+/** A pool is what is usual: a dot must explain a patch better by so much; and an unusual pool more, and then it is none of a leak. */
+const POOL_BETTER = -30;
+const UNUSUAL_BETTER = 60;
+/** Places farther than this from a dot, in λ, that leave so much over are something else that happens nearby. */
+const BESIDE = 1.5;
+const SOMETHING_ELSE = 6;
+
+/** The patch that is a leak, with where the water comes out; null when none is. */
+export function chooseSource(
+  stack: Stack,
+  noise: number,
+  patches: readonly Patch[],
+  known: (patch: Patch) => Known,
+): Found | null {
+  const found = patches.map((patch) => sourceOf(stack, noise, patch, known(patch)));
+  return found.filter(({ each, unusual }) => each < MOST_LEFT && unusual < MOST_UNUSUAL).sort((p, q) => q.z - p.z)[0] ?? null;
+}
+
+function sourceOf(stack: Stack, noise: number, patch: Patch, known: Known): Found {
+  const xs = patch.members.map((at) => at % stack.width);
+  const ys = patch.members.map((at) => Math.floor(at / stack.width));
+  const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
+  const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
+  if (first.each > HOPELESS) return { ...first, z: patch.z };
+  const line = lineOf(series, xs, ys, known);
+  const calm = calmed(series, first, known.lambda);
+  const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
+  const leaning = poolSource(calm, point, known);
+  const excess = Math.sqrt(Math.max(0, (point.floor.lambda / known.lambda) ** 2 - 1));
+  const needed = leaning.unusual < MOST_UNUSUAL ? POOL_BETTER : UNUSUAL_BETTER;
+  const spot = leaning.cost < point.cost - needed ? leaning : point;
+  const least = calm === series ? spot.cost : Math.min(first.cost, poolSource(series, first, known).cost);
+  const chosen = line && line.cost < least - LINE_BETTER && line.unusual < MOST_UNUSUAL ? line : spot;
+  return { ...chosen, excess, z: patch.z };
+}
+
+function around(patch: Patch, xs: readonly number[], ys: readonly number[], lambda: number) {
+  const [far, margin] = [FARTHEST * lambda, MARGIN * lambda];
+  const bounds = (at: number, members: readonly number[]) =>
+    [Math.max(Math.min(...members), at - far) - margin, Math.min(Math.max(...members), at + far) + margin] as const;
+  const [[left, right], [top, bottom]] = [bounds(patch.x, xs), bounds(patch.y, ys)];
+  return (x: number, y: number) => x >= left && x <= right && y >= top && y <= bottom;
+}
+
+function bestDot(series: Series, starts: readonly (readonly [number, number])[], known: Known): Source {
+  return starts.map((at) => dotSource(series, at, known)).sort((p, q) => p.cost - q.cost)[0]!;
+}
+
+/** A series without what happens beside a dot and is none of it. */
+function calmed(series: Series, source: Source, lambda: number): Series {
+  const left = leftOfBins(series, source);
+  const reach = BESIDE * Math.max(lambda, source.floor.lambda);
+  return without(series, (p, x, y) => left[p]! > SOMETHING_ELSE && Math.hypot(x - source.x, y - source.y) > reach);
+}
+
+/** Where a fit begins: on the patch, and beside the view for one that its rim cuts. */
+function startsOf({ x, y }: Patch, { width, height }: Stack, lambda: number): (readonly [number, number])[] {
+  const [near, out] = [2 * lambda, 2.5 * lambda];
+  const starts: (readonly [number, number])[] = [[x, y]];
+  if (x < near) starts.push([-out, y]);
+  if (x > width - 1 - near) starts.push([width - 1 + out, y]);
+  if (y < near) starts.push([x, -out]);
+  if (y > height - 1 - near) starts.push([x, height - 1 + out]);
+  return starts;
+}
+
+/** Water along a patch that is longer than wide, from either of its ends; null for another patch. */
+function lineOf(series: Series, xs: readonly number[], ys: readonly number[], known: Known): Source | null {
+  const axis = axisOf(xs, ys);
+  if (axis.length < SHORTEST_LINE || axis.length < LONGISH * axis.width) return null;
+  const half = Math.max(4, axis.length / 2 - known.lambda);
+  const lines = [axis.direction, axis.direction + Math.PI].map((direction) => {
+    const at = [axis.x - half * Math.cos(direction), axis.y - half * Math.sin(direction)] as const;
+    return lineSource(series, { at, direction, length: 2 * half }, known);
+  });
+  const best = lines.sort((p, q) => p.cost - q.cost)[0]!;
+  return best.length > SHORTEST_LINE ? best : null;
+}
+
+/** Middle, direction and size of a patch, by its second moments. */
+function axisOf(xs: readonly number[], ys: readonly number[]) {
+  const n = xs.length;
+  const [x, y] = [xs.reduce((s, v) => s + v, 0) / n, ys.reduce((s, v) => s + v, 0) / n];
+  let [xx, xy, yy] = [0, 0, 0];
+  for (let i = 0; i < n; i += 1) {
+    xx += (xs[i]! - x) ** 2 / n;
+    xy += ((xs[i]! - x) * (ys[i]! - y)) / n;
+    yy += (ys[i]! - y) ** 2 / n;
+  }
+  const middle = (xx + yy) / 2;
+  const apart = Math.hypot((xx - yy) / 2, xy);
+  return {
+    x,
+    y,
+    direction: Math.atan2(2 * xy, xx - yy) / 2,
+    length: Math.sqrt(12 * (middle + apart)),
+    width: Math.sqrt(12 * Math.max(0, middle - apart)),
+  };
+}

@@ -1,0 +1,123 @@
+import { times as through } from './growth';
+import type { Series } from './series';
+import { rise } from './spread';
+
+/** A place under the floor that warms, seen from where the water comes out: from when on, s, and how much. */
+export interface Spot {
+  dx: number;
+  dy: number;
+  from: number;
+  weight: number;
+}
+
+/** What a floor does with heat from below. */
+export interface Floor {
+  /** How far heat spreads sideways on its way up, pixels. */
+  lambda: number;
+  /** How long its way up takes, s: z² / 4α. */
+  D: number;
+  /** How much shorter things look along the view than across it. */
+  flat: number;
+}
+
+/** Water cools over such a distance, in λ. */
+const COOLING = 3;
+const RINGS = [
+  [0.4, 5],
+  [0.75, 7],
+  [1, 9],
+] as const;
+
+/** All from one place. */
+export function dot(on: number): Spot[] {
+  return [{ dx: 0, dy: 0, from: on, weight: 1 }];
+}
+
+/**
+ * A pool that fills: its area grows evenly, its middle moves away from where the water comes out.
+ *
+ * @param radius - pixels, when it is full
+ * @param lean - how far the middle moves, in radii
+ * @param filling - s
+ */
+export function pool(on: number, radius: number, lean: readonly [number, number], filling: number, lambda: number): Spot[] {
+  const spots: Spot[] = [{ dx: 0, dy: 0, from: on, weight: 0.16 * Math.max(1, radius * radius) }];
+  for (const [share, count] of RINGS)
+    for (let k = 0; k < count; k += 1) {
+      const angle = (2 * Math.PI * (k + share)) / count;
+      const r = share * radius;
+      const [dx, dy] = [r * (Math.cos(angle) + lean[0]), r * (Math.sin(angle) + lean[1])];
+      const weight = ((share * radius * radius) / count) * 0.7 * Math.exp(-Math.hypot(dx, dy) / (COOLING * lambda));
+      spots.push({ dx, dy, from: on + filling * share * share, weight });
+    }
+  return spots;
+}
+
+/** So many places stand for a line. */
+const ALONG = 14;
+/** Water in a duct stays warm longer, in λ. */
+const DUCT_COOLING = 16;
+
+/**
+ * Water that runs along a line.
+ *
+ * @param direction - radians, from x towards y
+ * @param length - pixels
+ * @param back - how far some of it creeps the other way, pixels
+ * @param speed - of its fronts, pixels a second
+ */
+export function line(on: number, direction: number, length: number, back: number, speed: number, lambda: number): Spot[] {
+  return Array.from({ length: ALONG }, (_, k) => {
+    const s = ((k + 0.5) / ALONG) * (length + back) - back;
+    const far = Math.abs(s);
+    return {
+      dx: s * Math.cos(direction),
+      dy: s * Math.sin(direction),
+      from: on + far / speed,
+      weight: (Math.exp(-far / (DUCT_COOLING * lambda)) * (length + back)) / ALONG,
+    };
+  });
+}
+
+/** What a series would show of one unit of heat in spots around a place. */
+export function shownBy(
+  series: Series,
+  [x, y]: readonly [number, number],
+  { lambda, D, flat }: Floor,
+  spots: readonly Spot[],
+): Float64Array {
+  const { xs, ys, times, matrix } = series;
+  const n = times.length;
+  const out = new Float64Array(xs.length * n);
+  const course = new Float64Array(n);
+  for (let p = 0; p < xs.length; p += 1) {
+    course.fill(0);
+    let some = false;
+    for (const { dx, dy, from, weight } of spots) {
+      const distance = Math.hypot(xs[p]! - x - dx, (ys[p]! - y - dy) / flat) / lambda;
+      if (distance >= 7) continue;
+      some = true;
+      for (let i = 0; i < n; i += 1) course[i]! += weight * rise(distance, (times[i]! - from) / D);
+    }
+    if (some) out.set(through(matrix, course), p * n);
+  }
+  return out;
+}
+
+/** The largest rise over spots at a time, for one unit of heat. */
+export function largestRise(time: number, floor: Floor, spots: readonly Spot[]): number {
+  return Math.max(...spots.map(({ dx, dy }) => riseAt([dx, dy], time, floor, spots)));
+}
+
+/** Rise of the surface at a place and a time over spots, for one unit of heat. */
+export function riseAt(
+  [x, y]: readonly [number, number],
+  time: number,
+  { lambda, D, flat }: Floor,
+  spots: readonly Spot[],
+): number {
+  return spots.reduce(
+    (sum, { dx, dy, from, weight }) => sum + weight * rise(Math.hypot(x - dx, (y - dy) / flat) / lambda, (time - from) / D),
+    0,
+  );
+}

@@ -1,0 +1,86 @@
+import { guesses } from '../compare/guesses';
+import { rescaled } from '../compare/maps';
+import { resized } from '../compare/resized';
+import { Template } from '../compare/template';
+import { featuresOf, textureOf, type Evening } from '../compare/texture';
+import type { Grid } from '../detect/grid';
+import type { Homography } from '../geometry/homography';
+
+/** A view is looked at this wide: a leak is broader than what is lost. */
+export const STEADY_WIDTH = 160;
+const COARSE = 48;
+/** Creeping is followed at this width: a twentieth of its pixels can be told. */
+const CREEP_WIDTH = 80;
+const BROAD = 1 / 36;
+const EVENING: Evening = { bound: 5, floor: 2 };
+const LOOKING: Evening = { bound: 3, floor: 0.6 };
+/** A tripod creeps by parts of a pixel; that is found in so few rounds. */
+const CREEP_ROUNDS = 8;
+/** A frame that is less like the view than this share of what is usual was bumped; than this, even when looked for, it is none of it. */
+const USUAL_SHARE = 0.6;
+const FOREIGN_SHARE = 0.45;
+/** While nothing is usual yet. */
+const LEAST_LIKE = 0.25;
+const IDENTITY: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+
+export interface Steadied {
+  /** Takes a pixel of the first frame to this one; both `STEADY_WIDTH` wide or less. */
+  h: Homography;
+  like: number;
+}
+
+/** Brings frames of one view onto the first of them: a tripod that creeps, one that was bumped, and what is another view. */
+export class View {
+  private readonly template: Template;
+  private readonly coarse: Grid;
+  private last: Homography = IDENTITY;
+  private usual: number[] = [];
+
+  private readonly width: number;
+
+  constructor(first: Grid) {
+    this.width = Math.min(CREEP_WIDTH, first.width);
+    this.template = new Template(featuresOf(textureOf(first, BROAD), this.width, EVENING));
+    this.coarse = featuresOf(textureOf(first, 1 / 16), Math.min(COARSE, first.width), LOOKING);
+  }
+
+  /** @returns null for a frame of another view */
+  place(frame: Grid): Steadied | null {
+    const features = featuresOf(textureOf(frame, BROAD), this.width, EVENING);
+    const way = { rounds: CREEP_ROUNDS, kind: 'similar', robust: true } as const;
+    const crept = this.template.fitted(features, this.last, way);
+    const usual = this.usual.length > 0 ? [...this.usual].sort((a, b) => a - b)[this.usual.length >> 1]! : null;
+    if (usual === null ? crept.like > LEAST_LIKE : crept.like > USUAL_SHARE * usual) return this.kept(crept, frame.width);
+    const bumped = this.found(frame, features);
+    return bumped && bumped.like > (usual === null ? LEAST_LIKE : FOREIGN_SHARE * usual) ? this.kept(bumped, frame.width) : null;
+  }
+
+  private kept({ h, like }: Steadied, full: number): Steadied {
+    this.last = h;
+    if (like < 0.999) this.usual.push(like);
+    return { h: rescaled(h, [this.width, full], [this.width, full]), like };
+  }
+
+  private found(frame: Grid, features: Grid): Steadied | null {
+    const width = this.coarse.width;
+    const small = featuresOf(textureOf(frame, 1 / 16), width, LOOKING);
+    const fits = guesses(this.coarse, small)
+      .slice(0, 6)
+      .map(({ h }) =>
+        this.template.fitted(features, rescaled(h, [width, this.width], [width, this.width]), {
+          rounds: 10,
+          kind: 'similar',
+          robust: true,
+        }),
+      )
+      .sort((p, q) => q.like - p.like);
+    const best = fits[0];
+    return best ?? null;
+  }
+}
+
+/** A frame at the width at which a view is looked at. */
+export function steadySize(frame: Grid): Grid {
+  if (frame.width <= STEADY_WIDTH) return frame;
+  return resized(frame, STEADY_WIDTH, Math.round((STEADY_WIDTH * frame.height) / frame.width));
+}
