@@ -110,8 +110,9 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     coverKnown: told.coverMm !== null,
   }));
   const drive = Math.abs((told.waterC ?? USUAL_WATER_C[told.sign]) - medianOf(smalls[0]!.values.slice()));
-  const enough = enoughOf({ source: found, end, pixelNoise, on: on ?? 0, D, drive });
-  const shown = enough.enough && found && found.z >= SURE_Z ? found : null;
+  const sure = found !== null && found.z >= SURE_Z;
+  const enough = enoughOf({ source: found, sure, end, pixelNoise, on: on ?? 0, D, drive });
+  const shown = enough.enough && sure ? found : null;
   const scale = kept[0]!.frame.width / stack.width;
   progress(1);
   return {
