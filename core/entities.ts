@@ -32,6 +32,7 @@ import { valveTurnEntity } from './heating/rows/valveTurnRow';
 import { warmingEntity } from './heating/rows/warmingRow';
 import { loanEntity } from './sharing/loanRow';
 import { loanHomeEntity } from './sharing/loanHomeRow';
+import { pairEntity } from './proof/pairRow';
 import { conditionsEntity } from './visit/conditionsRow';
 import { exhibitEntity } from './visit/exhibitRow';
 import { findingEntity } from './visit/findingRow';
@@ -79,6 +80,7 @@ export const ENTITIES = [
   pipeEntity,
   flushEntity,
   boilerCardEntity,
+  pairEntity,
   loanEntity,
   loanHomeEntity,
   handoverEntity,

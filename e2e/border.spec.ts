@@ -119,7 +119,7 @@ test('nothing is fetched from anywhere else', async ({ page }) => {
   const hosts = new Set<string>();
   page.on('request', (request) => hosts.add(new URL(request.url()).host));
   await page.goto('/');
-  await page.getByRole('link', { name: /Old Kiln Row/ }).click();
+  await page.getByRole('link', { name: /Old Kiln Row · No\. 2/ }).click();
   await expect(page.getByRole('application')).toBeVisible();
   await page.getByRole('link', { name: /Report/ }).click();
   await expect(page.getByRole('button', { name: 'Download PDF' })).toBeVisible();

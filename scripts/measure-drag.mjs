@@ -10,7 +10,7 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(address);
 await page
-  .getByRole('link', { name: /Old Kiln Row/ })
+  .getByRole('link', { name: /Old Kiln Row · No\. 2/ })
   .first()
   .click();
 await page.getByRole('application').waitFor();

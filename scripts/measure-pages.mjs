@@ -20,7 +20,7 @@ await page.addInitScript(() => {
 });
 await page.goto(address);
 const visit = await page
-  .getByRole('link', { name: /Old Kiln Row/ })
+  .getByRole('link', { name: /Old Kiln Row · No\. 2/ })
   .first()
   .getAttribute('href');
 const base = visit.replace(/\/[a-z]+$/, '');

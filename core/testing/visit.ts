@@ -277,6 +277,7 @@ export function visitDocument(): VisitDocument {
       pipe: {},
       flush: {},
       boilerCard: {},
+      pair: {},
       finding: {
         [ID.finding]: {
           id: ID.finding,

@@ -6,11 +6,12 @@ import type { Stack } from './stack';
 /** A source with how far its patch stands out, in spreads of the map. */
 export type Found = Source & { z: number };
 
-/** A model that leaves more than this of noise, squared, is none: edges that are sharp, things that wander. */
-const MOST_LEFT = 2.5;
+/** A model that leaves much more than noise, squared, is none: edges that are sharp, things that wander. */
 const HOPELESS = 10;
-/** Values that are this unusual for a leak under such a floor speak against one. */
+const LEFT_AGAINST = 10;
+/** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
+const MOST_AGAINST = 32;
 /** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
 const FARTHEST = 12;
 const MARGIN = 3.5;
@@ -33,7 +34,12 @@ export function chooseSource(
   known: (patch: Patch) => Known,
 ): Found | null {
   const found = patches.map((patch) => sourceOf(stack, noise, patch, known(patch)));
-  return found.filter(({ each, unusual }) => each < MOST_LEFT && unusual < MOST_UNUSUAL).sort((p, q) => q.z - p.z)[0] ?? null;
+  return found.filter((one) => against(one) < MOST_AGAINST).sort((p, q) => q.z - p.z)[0] ?? null;
+}
+
+/** What speaks against a leak, in squares of standard deviations. */
+function against({ each, unusual }: Source): number {
+  return unusual + LEFT_AGAINST * Math.max(0, each - 1);
 }
 
 function sourceOf(stack: Stack, noise: number, patch: Patch, known: Known): Found {

@@ -5,6 +5,9 @@ import type { Stack } from './stack';
 /** Pixels and frames are taken together: a leak is broader and slower than they are. So many bins tell it, of at most this side. */
 const BINS = 350;
 const LARGEST_BIN = 4;
+/** No floor is as a model has it: so much of what it does, as a share, is left over. */
+const MODEL = 0.06;
+const MODEL_PEAK = 0.05;
 const MOST_TIMES = 12;
 
 /** What a part of the view did over time, without its level and as far as needed without a steady rate of its own. */
@@ -18,8 +21,8 @@ export interface Series {
   courses: Float64Array;
   /** What takes levels and steady rates out of a course. */
   matrix: Float64Array;
-  /** Standard deviation of one value of a course from noise, K. */
-  noise: number;
+  /** Standard deviation of each value of a course, K: from noise, and from what a model of floors leaves of a strong leak. */
+  spreads: Float64Array;
 }
 
 /** @param inside - which pixels belong to the part */
@@ -45,19 +48,20 @@ export function seriesOf(stack: Stack, noise: number, inside: (x: number, y: num
       ys.push(y);
       courses.push(...through(matrix, course));
     }
+  const peak = courses.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
   return {
     xs: Float32Array.from(xs),
     ys: Float32Array.from(ys),
     times,
     courses: Float64Array.from(courses),
     matrix,
-    noise: each,
+    spreads: Float64Array.from(courses, (value) => Math.hypot(each, MODEL * value, MODEL_PEAK * peak)),
   };
 }
 
 /** A series without some of its bins; the same one when none is left out. */
 export function without(series: Series, out: (bin: number, x: number, y: number) => boolean): Series {
-  const { xs, ys, times, courses } = series;
+  const { xs, ys, times, courses, spreads } = series;
   const kept = [...xs.keys()].filter((p) => !out(p, xs[p]!, ys[p]!));
   if (kept.length === xs.length) return series;
   const n = times.length;
@@ -66,6 +70,7 @@ export function without(series: Series, out: (bin: number, x: number, y: number)
     xs: Float32Array.from(kept, (p) => xs[p]!),
     ys: Float32Array.from(kept, (p) => ys[p]!),
     courses: Float64Array.from({ length: kept.length * n }, (_, i) => courses[kept[Math.floor(i / n)]! * n + (i % n)]!),
+    spreads: Float64Array.from({ length: kept.length * n }, (_, i) => spreads[kept[Math.floor(i / n)]! * n + (i % n)]!),
   };
 }
 

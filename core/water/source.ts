@@ -151,7 +151,7 @@ export function leftOfBins(series: Series, { x, y, floor, spots, amount }: Sourc
   const shown = shownBy(series, [x, y], floor, spots);
   return Float64Array.from(series.xs, (_, p) => {
     let sum = 0;
-    for (let i = p * n; i < (p + 1) * n; i += 1) sum += ((series.courses[i]! - amount * shown[i]!) / series.noise) ** 2;
+    for (let i = p * n; i < (p + 1) * n; i += 1) sum += ((series.courses[i]! - amount * shown[i]!) / series.spreads[i]!) ** 2;
     return sum / n;
   });
 }
@@ -169,14 +169,15 @@ function leftNear({ xs, ys, times }: Series, x: number, y: number, left: Float64
 }
 
 /** What is left of a series when as much as fits best of a course is taken out; only in the direction that is sought. */
-function leftOver({ courses, noise }: Series, shown: Float64Array, sign: 1 | -1): { values: Float64Array; amount: number } {
+function leftOver({ courses, spreads }: Series, shown: Float64Array, sign: 1 | -1): { values: Float64Array; amount: number } {
   let [top, below] = [0, 0];
   for (let i = 0; i < courses.length; i += 1) {
-    top += shown[i]! * courses[i]!;
-    below += shown[i]! ** 2;
+    const weight = 1 / spreads[i]! ** 2;
+    top += weight * shown[i]! * courses[i]!;
+    below += weight * shown[i]! ** 2;
   }
   const amount = Math.max(0, (sign * top) / (below + 1e-30));
   const values = new Float64Array(courses.length);
-  for (let i = 0; i < courses.length; i += 1) values[i] = (courses[i]! - sign * amount * shown[i]!) / noise;
+  for (let i = 0; i < courses.length; i += 1) values[i] = (courses[i]! - sign * amount * shown[i]!) / spreads[i]!;
   return { values, amount };
 }

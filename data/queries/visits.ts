@@ -1,4 +1,4 @@
-import { count, desc, eq } from 'drizzle-orm';
+import { and, count, desc, eq, lt } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { nextPlan, roomKindFromName } from '@core/house/edit';
@@ -126,4 +126,23 @@ async function lastVisit(tx: Connection, siteId: string) {
     .orderBy(desc(visit.startedAt))
     .limit(1);
   return last ?? null;
+}
+
+/** A visit of a site, as one is chosen from. */
+export interface EarlierVisit {
+  id: string;
+  title: string;
+  /** ms since 1970. */
+  startedAt: number;
+}
+
+/** The visits of a visit's site before it, the last one first. */
+export async function earlierVisits(asking: Asking, visitId: string): Promise<EarlierVisit[]> {
+  const [own] = await asking.db.select().from(visit).where(eq(visit.id, visitId));
+  if (!own) throw new CoreError('not_found', 'There is no such visit.', {}, 'It may have been deleted.');
+  return asking.db
+    .select({ id: visit.id, title: visit.title, startedAt: visit.startedAt })
+    .from(visit)
+    .where(and(eq(visit.siteId, own.siteId), lt(visit.startedAt, own.startedAt), eq(visit.archived, false)))
+    .orderBy(desc(visit.startedAt));
 }

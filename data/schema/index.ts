@@ -9,6 +9,7 @@ export * from './loan';
 export * from './look';
 export * from './material';
 export * from './photo';
+export * from './proof';
 export * from './round';
 export * from './settings';
 export * from './site';

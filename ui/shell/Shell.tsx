@@ -33,10 +33,9 @@ export function Shell({ children }: { children: ReactNode }) {
   const frames = framesOf(document).length;
   const done = useMemo(() => stagesDone(document), [document]);
   const waiting = openChanges(document).length;
-  // Heating work is not for every question: it stands behind "more" until it is asked for or holds something.
+  // Some work is not for every question: it stands behind "more" until it is asked for or holds something.
   const [more, setMore] = useState(false);
-  const asked = onlyRow(document, 'intake').value.kind === 'no-heat' || holdsHeating(document) || now.path === 'heat';
-  const stages = STAGES.filter(({ path }) => path !== 'heat' || asked || more);
+  const stages = STAGES.filter(({ path }) => more || path === now.path || isAsked(document, path));
   return (
     <div className={styles.page} data-theme={now.theme}>
       <ConfigProvider theme={denTheme}>
@@ -109,6 +108,17 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
+function isAsked(document: VisitDocument, path: StagePath): boolean {
+  switch (path) {
+    case 'heat':
+      return onlyRow(document, 'intake').value.kind === 'no-heat' || holdsHeating(document);
+    case 'proof':
+      return Object.keys(document.earlier).length > 0 || Object.keys(document.rows.pair).length > 0;
+    default:
+      return true;
+  }
+}
+
 /** A stage is done when it has brought something forth; the round, when every stop is answered and all is put back. */
 function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
   const { complaints } = onlyRow(document, 'intake').value;
@@ -120,6 +130,7 @@ function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
     round: coverage.stops > 0 && coverage.answered === coverage.stops && openChanges(document).length === 0,
     bench: framesOf(document).length > 0,
     findings: Object.keys(document.rows.finding).length > 0,
+    proof: Object.values(document.rows.pair).some(({ value }) => value.outcome !== null),
     heat: allRead(document) && openChanges(document).length === 0,
     report: false,
   };

@@ -1,0 +1,117 @@
+'use client';
+
+import { CameraOutlined } from '@ant-design/icons';
+import { Button, Empty, Select } from 'antd';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { v7 as newId } from 'uuid';
+import type { VisitDocument } from '@core/document';
+import { lookFor, placeOf, surfaceFor } from '@core/proof/looks';
+import type { PairValue } from '@core/proof/pairRow';
+import { pairFor, type ToProve } from '@core/proof/toProve';
+import { partsOfFrame } from '@core/visit/settingsInForce';
+import { conditionsOf } from '@core/visit/theVisit';
+import type { Edit } from '@ui/store/rowStore';
+import { usePixels, useVisit } from '@ui/visit/VisitProvider';
+import { PairLedger } from './PairLedger';
+import { PairPicture } from './PairPicture';
+import { useCompared } from './useCompared';
+import styles from './Proof.module.css';
+
+/** One finding of before with the frame that answers it. */
+export function PairDesk({ earlier, item }: { earlier: VisitDocument; item: ToProve }) {
+  const { document, edit } = useVisit();
+  const { pair, offered, finding } = item;
+  const put = (label: string, change: Partial<PairValue>) => {
+    if (!pair) return;
+    const entry: Edit = { entity: 'pair', rowId: pair.id, value: { ...pair.value, ...change } };
+    edit(label, [entry]);
+  };
+  const take = (afterFrameId: string) => {
+    if (pair) return put('Another later frame', { afterFrameId });
+    edit('Pair made', [{ entity: 'pair', rowId: newId(), value: pairFor(document, earlier, item, afterFrameId, newId) }]);
+  };
+  if (!pair)
+    return (
+      <section className={styles.without} aria-label={finding.value.title}>
+        <h2>{finding.value.title}</h2>
+        {offered.length === 0 ? (
+          <Empty description="This visit has no frame of that place yet.">
+            <Link href={`/visits/${document.visitId}/round`}>
+              <Button type="primary" icon={<CameraOutlined />}>
+                Take it on the Round
+              </Button>
+            </Link>
+          </Empty>
+        ) : (
+          <>
+            <p>Which frame of this visit shows the same view?</p>
+            <ul className={styles.offered}>
+              {offered.map(({ id, value }) => (
+                <li key={id}>
+                  <Button onClick={() => take(id)}>Compare with {value.name}</Button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </section>
+    );
+  return (
+    <Pair earlier={earlier} item={item} pair={pair.value} put={put}>
+      <Select
+        aria-label="Later frame"
+        className={styles.later!}
+        value={pair.value.afterFrameId}
+        options={offered.map(({ id, value }) => ({ value: id, label: value.name }))}
+        onChange={take}
+      />
+    </Pair>
+  );
+}
+
+function Pair({
+  earlier,
+  pair,
+  put,
+  children,
+}: {
+  earlier: VisitDocument;
+  item: ToProve;
+  pair: PairValue;
+  put(label: string, change: Partial<PairValue>): void;
+  children: React.ReactNode;
+}) {
+  const { document } = useVisit();
+  const { beforeFrameId, afterFrameId } = pair;
+  const first = usePixels(beforeFrameId)(beforeFrameId);
+  const second = usePixels(afterFrameId)(afterFrameId);
+  const settings = [
+    ...partsOfFrame(earlier, beforeFrameId),
+    ...partsOfFrame(document, afterFrameId),
+    conditionsOf(earlier),
+    conditionsOf(document),
+  ];
+  const sides = useMemo(() => {
+    if (!first || !second) return null;
+    const [before, after] = [lookFor(earlier, beforeFrameId, first), lookFor(document, afterFrameId, second)];
+    return {
+      before: before?.surface ?? surfaceFor(earlier, beforeFrameId, first),
+      after: after?.surface ?? surfaceFor(document, afterFrameId, second),
+      looks: before && after ? ([before, after] as const) : null,
+    };
+    // What frames are corrected by decides, not every change of the visit.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [first, second, beforeFrameId, afterFrameId, ...settings]);
+  const size = earlier.frameFacts[beforeFrameId]!;
+  const places = useMemo(() => pair.regions.map((region) => placeOf(region, size)), [pair.regions, size]);
+  const compared = useCompared(sides, pair.points, places);
+  return (
+    <>
+      <PairPicture earlier={earlier} pair={pair} sides={sides} compared={compared} put={put} />
+      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
+        {children}
+      </PairLedger>
+    </>
+  );
+}

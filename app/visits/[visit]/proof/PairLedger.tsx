@@ -1,0 +1,190 @@
+'use client';
+
+import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, PauseOutlined, QuestionOutlined } from '@ant-design/icons';
+import { Alert, Button, Input, Select } from 'antd';
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import type { Change, Verdict } from '@core/compare/change';
+import type { VisitDocument } from '@core/document';
+import { OUTCOMES, SURFACE_CHANGES, type SurfaceChange, type PairRegion, type PairValue } from '@core/proof/pairRow';
+import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
+import { conditionsOf } from '@core/visit/theVisit';
+import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
+import type { Compared } from './useCompared';
+import styles from './Proof.module.css';
+
+interface Props {
+  earlier: VisitDocument;
+  pair: PairValue;
+  /** Whether the air of both visits is known. */
+  known: boolean;
+  compared: Compared;
+  put(label: string, change: Partial<PairValue>): void;
+  children: ReactNode;
+}
+
+/** What a pair says: region by region, and what a person makes of it. */
+export function PairLedger({ earlier, pair, known, compared, put, children }: Props) {
+  const { document } = useVisit();
+  const { laying, changes } = compared;
+  const laid = laying && 'laid' in laying ? laying.laid : null;
+  const provable =
+    changes !== null &&
+    changes.length > 0 &&
+    changes.every(({ verdict }) => verdict === 'better' || verdict === 'same') &&
+    changes.some(({ verdict }) => verdict === 'better');
+  return (
+    <aside className={styles.ledger} aria-label="What changed">
+      <h2>{pair.title}</h2>
+      {children}
+      <p className={styles.quiet}>
+        {laid
+          ? `Laid on each other${laid.byHand ? ' by hand' : ''} to ${laid.residualPx.toFixed(1)} pixels; ${Math.round(100 * laid.overlap)} % of the earlier view is in the later one.`
+          : laying
+            ? 'The frames do not lie on each other yet.'
+            : 'Being laid on each other …'}
+      </p>
+      <Weather earlier={earlier} />
+      {!known && (
+        <Alert
+          type="info"
+          showIcon
+          title="The air inside and outside is needed on both visits."
+          description={<Link href={`/visits/${document.visitId}/question`}>Type this visit’s conditions in the chip above.</Link>}
+        />
+      )}
+      {pair.regions.length === 0 && <p>Drag a box over the place on the earlier picture.</p>}
+      <ul className={styles.regions}>
+        {pair.regions.map((region) => (
+          <Region
+            key={region.id}
+            region={region}
+            change={changes?.find(({ name }) => name === region.id) ?? null}
+            onChange={(change) =>
+              put('Region of the proof', {
+                regions: pair.regions.map((one) => (one.id === region.id ? { ...one, ...change } : one)),
+              })
+            }
+            onRemove={() => put('Region taken away', { regions: pair.regions.filter(({ id }) => id !== region.id) })}
+          />
+        ))}
+      </ul>
+      <h3>What it comes to</h3>
+      <div className={styles.outcomes} role="group" aria-label="What it comes to">
+        {OUTCOMES.map((outcome) => (
+          <Button
+            key={outcome}
+            type={pair.outcome === outcome ? 'primary' : 'default'}
+            aria-pressed={pair.outcome === outcome}
+            disabled={outcome === 'closed' && !provable && pair.outcome !== 'closed'}
+            onClick={() => put(OUTCOME_WORDS[outcome], { outcome: pair.outcome === outcome ? null : outcome })}
+          >
+            {OUTCOME_WORDS[outcome]}
+          </Button>
+        ))}
+      </div>
+      {!provable && (
+        <p className={styles.quiet}>A finding is closed by proof: at least one place better, and none worse or unclear.</p>
+      )}
+      <Input.TextArea
+        aria-label="Note"
+        placeholder="What was done, and what is left"
+        defaultValue={pair.note}
+        autoSize={{ minRows: 2 }}
+        maxLength={2000}
+        onBlur={(event) => event.target.value !== pair.note && put('Note of the proof', { note: event.target.value })}
+      />
+    </aside>
+  );
+}
+
+function Weather({ earlier }: { earlier: VisitDocument }) {
+  const { document } = useVisit();
+  const units = useUnits();
+  const of = (one: VisitDocument) => {
+    const { insideC, outsideC } = conditionsOf(one)?.value ?? { insideC: null, outsideC: null };
+    return insideC === null || outsideC === null
+      ? '—'
+      : `${units.temperature(insideC)} inside, ${units.temperature(outsideC)} outside`;
+  };
+  return (
+    <dl className={styles.weather}>
+      <dt>Before</dt>
+      <dd>{of(earlier)}</dd>
+      <dt>After</dt>
+      <dd>{of(document)}</dd>
+    </dl>
+  );
+}
+
+const ICONS: Record<Verdict, ReactNode> = {
+  better: <ArrowUpOutlined />,
+  same: <PauseOutlined rotate={90} />,
+  worse: <ArrowDownOutlined />,
+  'cannot-say': <QuestionOutlined />,
+};
+
+function Region({
+  region,
+  change,
+  onChange,
+  onRemove,
+}: {
+  region: PairRegion;
+  change: Change | null;
+  onChange(change: Partial<PairRegion>): void;
+  onRemove(): void;
+}) {
+  const units = useUnits();
+  return (
+    <li className={styles.region} aria-label={region.name}>
+      <div className={styles.row}>
+        <Input
+          aria-label="Name of the place"
+          defaultValue={region.name}
+          maxLength={80}
+          onBlur={(event) => {
+            const name = event.target.value.trim();
+            if (name && name !== region.name) onChange({ name });
+          }}
+        />
+        <Button icon={<DeleteOutlined />} aria-label={`Take ${region.name} away`} onClick={onRemove} />
+      </div>
+      {change ? (
+        <>
+          <p className={styles.verdict} data-verdict={change.verdict}>
+            {ICONS[change.verdict]} <b>{VERDICT_WORDS[change.verdict]}</b>
+            {change.change !== null && (
+              <span className={styles.number}>
+                {signed(change.change)} ± {(1.96 * change.uncertainty!).toFixed(3)}
+              </span>
+            )}
+          </p>
+          <p className={styles.quiet}>
+            {change.verdict === 'cannot-say' ? whyWords(change) : plainWords(change)} {units.temperature(change.beforeC)} before,{' '}
+            {change.afterC === null ? 'not in view' : `${units.temperature(change.afterC)} after`}.
+          </p>
+        </>
+      ) : (
+        <p className={styles.quiet}>Not compared yet.</p>
+      )}
+      <label className={styles.asked}>
+        Was the surface itself changed?
+        <Select<'no' | SurfaceChange>
+          aria-label={`Surface of ${region.name}`}
+          value={region.surface ?? 'no'}
+          options={[
+            { value: 'no' as const, label: 'no' },
+            ...SURFACE_CHANGES.map((value) => ({ value, label: SURFACE_WORDS[value] })),
+          ]}
+          onChange={(value: 'no' | SurfaceChange) => onChange({ surface: value === 'no' ? null : value })}
+        />
+      </label>
+    </li>
+  );
+}
+
+function signed(value: number): string {
+  return `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(3)}`;
+}

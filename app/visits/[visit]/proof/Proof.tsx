@@ -1,0 +1,71 @@
+'use client';
+
+import { Alert, Empty, Select } from 'antd';
+import { usePathname, useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { CoreError } from '@core/errors';
+import { toProve } from '@core/proof/toProve';
+import { siteOf } from '@core/visit/theVisit';
+import { localDay } from '@core/units/localTime';
+import type { EarlierVisit } from '@data/queries/visits';
+import { UndoButtons } from '@ui/shell/UndoButtons';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { PairDesk } from './PairDesk';
+import { ProveList } from './ProveList';
+import { useEarlier } from './useEarlier';
+import styles from './Proof.module.css';
+
+/** What earlier findings became: the same places again, fairly compared. */
+export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
+  const { document } = useVisit();
+  const router = useRouter();
+  const { timeZone } = siteOf(document);
+  const base = `/visits/${document.visitId}/proof`;
+  const asked = usePathname().slice(base.length + 1);
+  const choices = useMemo(
+    () => [
+      ...visits.map(({ id, title, startedAt }) => ({ value: id, label: `${localDay(startedAt, timeZone)} · ${title}` })),
+      { value: document.visitId, label: 'This visit: fixed while you were here' },
+    ],
+    [visits, document.visitId, timeZone],
+  );
+  const [chosen, setChosen] = useState<string | null>(null);
+  const visitId = chosen ?? visits[0]?.id ?? document.visitId;
+  const other = useEarlier(visitId === document.visitId ? null : visitId);
+  const earlier = visitId === document.visitId ? document : other;
+  const ready = earlier !== null && !(earlier instanceof CoreError);
+  const all = useMemo(() => (ready ? toProve(document, earlier) : []), [ready, document, earlier]);
+  const current = all.find(({ finding }) => finding.id === asked) ?? all[0] ?? null;
+  const open = (findingId: string) => router.push(`${base}/${findingId}`);
+  return (
+    <div className={styles.proof}>
+      <header className={styles.head}>
+        <h1>Proof</h1>
+        <label className={styles.choose}>
+          Compare with
+          <Select
+            aria-label="Earlier visit"
+            value={visitId}
+            options={choices}
+            onChange={setChosen}
+            popupMatchSelectWidth={false}
+          />
+        </label>
+        <UndoButtons />
+      </header>
+      {earlier instanceof CoreError && <Alert type="error" title={earlier.message} description={earlier.hint} />}
+      {ready && all.length === 0 && (
+        <Empty
+          className={styles.empty!}
+          description="Nothing was found on that visit that a frame could prove. Record findings on the Bench; come back after the work and take the same view again."
+        />
+      )}
+      {ready && current && (
+        <div className={styles.desk}>
+          <ProveList all={all} current={current.finding.id} onOpen={open} />
+          <PairDesk key={current.finding.id} earlier={earlier} item={current} />
+        </div>
+      )}
+    </div>
+  );
+}

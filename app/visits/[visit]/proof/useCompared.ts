@@ -1,0 +1,78 @@
+'use client';
+
+import { releaseProxy, wrap } from 'comlink';
+import { useEffect, useMemo, useState } from 'react';
+import type { Matched } from '@core/compare/byHand';
+import type { Change, Look, Place } from '@core/compare/change';
+import type { Grid } from '@core/detect/grid';
+import type { CompareWorker, Laying } from '../../../../workers/compare';
+
+/** What is known of a pair; null for what is being computed. */
+export interface Compared {
+  laying: Laying | null;
+  changes: readonly Change[] | null;
+  /** The later frame in the weather of the earlier visit, on its pixels. */
+  alike: Float32Array | null;
+}
+
+interface Sides {
+  before: Grid;
+  after: Grid;
+  /** Null while the air of a visit is not known. */
+  looks: readonly [Look, Look] | null;
+}
+
+/**
+ * Lays a pair's frames onto each other and compares them, in a worker of the page.
+ *
+ * @param sides - null while pixels are on their way; the same as long as nothing of it changed
+ * @param places - of what is compared; the same as long as none changed
+ */
+export function useCompared(sides: Sides | null, points: readonly Matched[], places: readonly Place[]): Compared {
+  const worker = useCompareWorker();
+  const [laid, setLaid] = useState<{ of: unknown; laying: Laying } | null>(null);
+  const [changed, setChanged] = useState<{ of: unknown; changes: Change[]; alike: Float32Array } | null>(null);
+  const asked = useMemo(() => ({ sides, points }), [sides, points]);
+  useEffect(() => {
+    if (!worker || !asked.sides) return;
+    let gone = false;
+    void worker.lay(asked.sides.before, asked.sides.after, asked.points).then((laying) => {
+      if (!gone) setLaid({ of: asked, laying });
+    });
+    return () => {
+      gone = true;
+    };
+  }, [worker, asked]);
+  const laying = laid?.of === asked ? laid.laying : null;
+  const toCompare = useMemo(
+    () => (laying && 'laid' in laying && sides?.looks ? { h: laying.laid.h, looks: sides.looks, places } : null),
+    [laying, sides, places],
+  );
+  useEffect(() => {
+    if (!worker || !toCompare) return;
+    let gone = false;
+    const { looks, h, places: all } = toCompare;
+    void worker.compare(looks[0], looks[1], h, all).then((answer) => {
+      if (!gone) setChanged({ of: toCompare, ...answer });
+    });
+    return () => {
+      gone = true;
+    };
+  }, [worker, toCompare]);
+  const known = changed?.of === toCompare && toCompare !== null ? changed : null;
+  return { laying, changes: known?.changes ?? null, alike: known?.alike ?? null };
+}
+
+function useCompareWorker() {
+  const [worker, setWorker] = useState<ReturnType<typeof wrap<CompareWorker>> | null>(null);
+  useEffect(() => {
+    const thread = new Worker(new URL('../../../../workers/compare.ts', import.meta.url), { type: 'module' });
+    const made = wrap<CompareWorker>(thread);
+    setWorker(() => made);
+    return () => {
+      made[releaseProxy]();
+      thread.terminate();
+    };
+  }, []);
+  return worker;
+}

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { shapeSchema, type DrawnShape } from '../frame/region';
+import { defineEntity, OF_VISIT } from '../rows/entity';
+import { idSchema, nameSchema, textSchema } from '../rows/fields';
+
+/** What can be done to a surface itself, so that its temperature tells another story than before. */
+export const SURFACE_CHANGES = ['painted', 'papered', 'foiled', 'taped', 'blind', 'furniture', 'other'] as const;
+export type SurfaceChange = (typeof SURFACE_CHANGES)[number];
+
+/** What a person makes of a pair: the finding is done with, it stays, it is left as it is. */
+export const OUTCOMES = ['closed', 'open', 'accepted'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+const drawn = shapeSchema.refine((shape): shape is DrawnShape => shape.kind !== 'beyond', { message: 'must be drawn' });
+const place = z.tuple([z.number().min(-20_000).max(20_000), z.number().min(-20_000).max(20_000)]);
+
+/** This frame against that one of before: the same wall before and after the work. */
+export const pairValueSchema = z.object({
+  visitId: idSchema,
+  /** Where the earlier frame was taken: an earlier visit of the site, or this one. */
+  beforeVisitId: idSchema,
+  beforeFrameId: idSchema,
+  afterFrameId: idSchema,
+  /** The finding of the earlier visit that is to be proven; null for none. */
+  findingId: idSchema.nullable(),
+  title: nameSchema(160),
+  /** In pixels of the earlier frame. */
+  regions: z
+    .array(
+      z.object({
+        id: idSchema,
+        name: nameSchema(80),
+        shape: drawn,
+        /** What was done to the surface itself; null for nothing. */
+        surface: z.enum(SURFACE_CHANGES).nullable(),
+      }),
+    )
+    .max(12, 'must not exceed 12 regions'),
+  /** The same places in both frames, marked by hand where they do not find each other. */
+  points: z.array(z.object({ before: place, after: place })).max(12),
+  outcome: z.enum(OUTCOMES).nullable(),
+  note: textSchema(2000),
+});
+
+export type PairValue = z.infer<typeof pairValueSchema>;
+export type PairRegion = PairValue['regions'][number];
+
+export const pairEntity = defineEntity({
+  name: 'pair',
+  label: 'pair of before and after',
+  schema: pairValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  points: { afterFrameId: { kind: 'frame', whenGone: 'refuse' } },
+  words: {
+    title: 'title',
+    regions: 'regions',
+    points: 'points by hand',
+    outcome: 'what became of it',
+    note: 'note',
+  },
+});
