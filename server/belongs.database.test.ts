@@ -179,6 +179,18 @@ async function placeWithAll(name: string): Promise<Place> {
     by: '',
     note: '',
   });
+  await add('pair', {
+    visitId,
+    beforeVisitId: visitId,
+    beforeFrameId: frame.id,
+    afterFrameId: frame.id,
+    findingId: null,
+    title: 'Before and after',
+    regions: [],
+    points: [],
+    outcome: null,
+    note: '',
+  });
   await add('boilerCard', {
     visitId,
     boiler: 'Boiler',

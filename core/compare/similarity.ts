@@ -33,7 +33,7 @@ function misfit(a: Grid, b: Grid, plain: Homography, full: Homography): number {
 }
 
 /** The similarity that takes the corners of a picture nearest to where a map takes them. */
-export function nearestSimilarity(h: Homography, { width, height }: Grid): Homography {
+function nearestSimilarity(h: Homography, { width, height }: Grid): Homography {
   const from: Point[] = [
     [0, 0],
     [width, 0],

@@ -8,10 +8,13 @@ export type Found = Source & { z: number };
 
 /** A model that leaves much more than noise, squared, is none: edges that are sharp, things that wander. */
 const HOPELESS = 10;
-const LEFT_AGAINST = 10;
+const LEFT_AGAINST = 5;
 /** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
-const MOST_AGAINST = 32;
+const MOST_AGAINST = 30;
+/** A patch that hardly stands out may be chance: less may speak against it. */
+const FAINT_Z = 10;
+const MOST_AGAINST_FAINT = 18;
 /** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
 const FARTHEST = 12;
 const MARGIN = 3.5;
@@ -25,6 +28,8 @@ const UNUSUAL_BETTER = 60;
 /** Places farther than this from a dot, in λ, that leave so much over are something else that happens nearby. */
 const BESIDE = 1.5;
 const SOMETHING_ELSE = 6;
+/** A place that is found once more lies this near, in λ. */
+const NEAR = 1;
 
 /** The patch that is a leak, with where the water comes out; null when none is. */
 export function chooseSource(
@@ -33,21 +38,42 @@ export function chooseSource(
   patches: readonly Patch[],
   known: (patch: Patch) => Known,
 ): Found | null {
-  const found = patches.map((patch) => sourceOf(stack, noise, patch, known(patch)));
-  return found.filter((one) => against(one) < MOST_AGAINST).sort((p, q) => q.z - p.z)[0] ?? null;
+  const candidates = patches.map((patch) => candidateOf(stack, noise, patch, known(patch)));
+  const best = candidates.filter(({ found }) => isLeak(found)).sort((p, q) => q.found.z - p.found.z)[0];
+  return best ? { ...best.found, ...placed(best) } : null;
 }
 
-/** What speaks against a leak, in squares of standard deviations. */
-function against({ each, unusual }: Source): number {
-  return unusual + LEFT_AGAINST * Math.max(0, each - 1);
+interface Candidate {
+  found: Found;
+  series: Series;
+  known: Known;
 }
 
-function sourceOf(stack: Stack, noise: number, patch: Patch, known: Known): Found {
+/** The place once more, by noise alone: a leak is told from others with room for what models lack, its place is not. */
+function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | 'u' | 'direction' | 'length'> {
+  const exact = { ...series, spreads: series.sharp };
+  const again =
+    found.kind === 'line'
+      ? lineSource(exact, { at: [found.x, found.y], direction: found.direction, length: found.length }, known)
+      : found.kind === 'pool'
+        ? poolSource(exact, found, known)
+        : dotSource(exact, [found.x, found.y], known);
+  const { x, y, u, direction, length } = Math.hypot(again.x - found.x, again.y - found.y) < NEAR * known.lambda ? again : found;
+  return { x, y, u, direction, length };
+}
+
+/** Whether a patch behaves like a leak. What a model leaves over makes its values less certain, and so less unusual. */
+function isLeak({ each, unusual, z }: Found): boolean {
+  const against = unusual / Math.max(1, each) + LEFT_AGAINST * Math.max(0, each - 1);
+  return against < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
+}
+
+function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Candidate {
   const xs = patch.members.map((at) => at % stack.width);
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
   const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
   const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
-  if (first.each > HOPELESS) return { ...first, z: patch.z };
+  if (first.each > HOPELESS) return { found: { ...first, z: patch.z }, series, known };
   const line = lineOf(series, xs, ys, known);
   const calm = calmed(series, first, known.lambda);
   const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
@@ -57,7 +83,7 @@ function sourceOf(stack: Stack, noise: number, patch: Patch, known: Known): Foun
   const spot = leaning.cost < point.cost - needed ? leaning : point;
   const least = calm === series ? spot.cost : Math.min(first.cost, poolSource(series, first, known).cost);
   const chosen = line && line.cost < least - LINE_BETTER && line.unusual < MOST_UNUSUAL ? line : spot;
-  return { ...chosen, excess, z: patch.z };
+  return { found: { ...chosen, excess, z: patch.z }, series: chosen === line ? series : calm, known };
 }
 
 function around(patch: Patch, xs: readonly number[], ys: readonly number[], lambda: number) {

@@ -23,6 +23,8 @@ export interface Series {
   matrix: Float64Array;
   /** Standard deviation of each value of a course, K: from noise, and from what a model of floors leaves of a strong leak. */
   spreads: Float64Array;
+  /** The same from noise alone where the model tells little. */
+  sharp: Float64Array;
 }
 
 /** @param inside - which pixels belong to the part */
@@ -56,21 +58,25 @@ export function seriesOf(stack: Stack, noise: number, inside: (x: number, y: num
     courses: Float64Array.from(courses),
     matrix,
     spreads: Float64Array.from(courses, (value) => Math.hypot(each, MODEL * value, MODEL_PEAK * peak)),
+    sharp: Float64Array.from(courses, (value) => Math.hypot(each, MODEL * value)),
   };
 }
 
 /** A series without some of its bins; the same one when none is left out. */
 export function without(series: Series, out: (bin: number, x: number, y: number) => boolean): Series {
-  const { xs, ys, times, courses, spreads } = series;
+  const { xs, ys, times, courses, spreads, sharp } = series;
   const kept = [...xs.keys()].filter((p) => !out(p, xs[p]!, ys[p]!));
   if (kept.length === xs.length) return series;
   const n = times.length;
+  const of = (values: Float64Array) =>
+    Float64Array.from({ length: kept.length * n }, (_, i) => values[kept[Math.floor(i / n)]! * n + (i % n)]!);
   return {
     ...series,
     xs: Float32Array.from(kept, (p) => xs[p]!),
     ys: Float32Array.from(kept, (p) => ys[p]!),
-    courses: Float64Array.from({ length: kept.length * n }, (_, i) => courses[kept[Math.floor(i / n)]! * n + (i % n)]!),
-    spreads: Float64Array.from({ length: kept.length * n }, (_, i) => spreads[kept[Math.floor(i / n)]! * n + (i % n)]!),
+    courses: of(courses),
+    spreads: of(spreads),
+    sharp: of(sharp),
   };
 }
 

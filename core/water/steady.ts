@@ -19,8 +19,9 @@ const CREEP_ROUNDS = 8;
 /** A frame that is less like the view than this share of what is usual was bumped; than this, even when looked for, it is none of it. */
 const USUAL_SHARE = 0.6;
 const FOREIGN_SHARE = 0.45;
-/** While nothing is usual yet. */
-const LEAST_LIKE = 0.25;
+/** While nothing is usual yet: of a frame where the last one was, and of one that was looked for, which finds something alike anywhere. */
+const LEAST_LIKE = 0.33;
+const LEAST_FOUND = 0.6;
 const IDENTITY: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 
 export interface Steadied {
@@ -52,7 +53,7 @@ export class View {
     const usual = this.usual.length > 0 ? [...this.usual].sort((a, b) => a - b)[this.usual.length >> 1]! : null;
     if (usual === null ? crept.like > LEAST_LIKE : crept.like > USUAL_SHARE * usual) return this.kept(crept, frame.width);
     const bumped = this.found(frame, features);
-    return bumped && bumped.like > (usual === null ? LEAST_LIKE : FOREIGN_SHARE * usual) ? this.kept(bumped, frame.width) : null;
+    return bumped && bumped.like > (usual === null ? LEAST_FOUND : FOREIGN_SHARE * usual) ? this.kept(bumped, frame.width) : null;
   }
 
   private kept({ h, like }: Steadied, full: number): Steadied {

@@ -53,7 +53,7 @@ export interface Timelapse {
   scale: number;
 }
 
-export const USUAL_COVER_MM = 50;
+const USUAL_COVER_MM = 50;
 const USUAL_WATER_C = { warmer: 50, colder: 11 };
 /** Diffusivity of screed, mm²/s, and what a pixel of `STEADY_WIDTH` across a view shows from a tripod, mm. */
 const DIFFUSIVITY = 0.62;

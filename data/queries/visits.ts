@@ -2,6 +2,7 @@ import { and, count, desc, eq, lt } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import { nextPlan, roomKindFromName } from '@core/house/edit';
+import type { EarlierVisit } from '@core/proof/earlierVisit';
 import { KINDS } from '@core/visit/kinds';
 import type { SiteWithVisits } from '@core/visit/siteWithVisits';
 import type { NewVisit } from '@core/visit/newVisit';
@@ -126,14 +127,6 @@ async function lastVisit(tx: Connection, siteId: string) {
     .orderBy(desc(visit.startedAt))
     .limit(1);
   return last ?? null;
-}
-
-/** A visit of a site, as one is chosen from. */
-export interface EarlierVisit {
-  id: string;
-  title: string;
-  /** ms since 1970. */
-  startedAt: number;
 }
 
 /** The visits of a visit's site before it, the last one first. */

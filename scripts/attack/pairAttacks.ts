@@ -50,6 +50,7 @@ const MANY: readonly string[] = [
   'service',
   'pipe',
   'boilerCard',
+  'pair',
   'material',
   'camera',
   'instrument',

@@ -6,11 +6,10 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '@core/document';
-import { lookFor, placeOf, surfaceFor } from '@core/proof/looks';
+import { placeOf } from '@core/proof/looks';
 import type { PairValue } from '@core/proof/pairRow';
+import { sidesOf } from '@core/proof/sides';
 import { pairFor, type ToProve } from '@core/proof/toProve';
-import { partsOfFrame } from '@core/visit/settingsInForce';
-import { conditionsOf } from '@core/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { PairLedger } from './PairLedger';
@@ -58,7 +57,7 @@ export function PairDesk({ earlier, item }: { earlier: VisitDocument; item: ToPr
       </section>
     );
   return (
-    <Pair earlier={earlier} item={item} pair={pair.value} put={put}>
+    <Pair earlier={earlier} pair={pair.value} put={put}>
       <Select
         aria-label="Later frame"
         className={styles.later!}
@@ -77,7 +76,6 @@ function Pair({
   children,
 }: {
   earlier: VisitDocument;
-  item: ToProve;
   pair: PairValue;
   put(label: string, change: Partial<PairValue>): void;
   children: React.ReactNode;
@@ -86,29 +84,13 @@ function Pair({
   const { beforeFrameId, afterFrameId } = pair;
   const first = usePixels(beforeFrameId)(beforeFrameId);
   const second = usePixels(afterFrameId)(afterFrameId);
-  const settings = [
-    ...partsOfFrame(earlier, beforeFrameId),
-    ...partsOfFrame(document, afterFrameId),
-    conditionsOf(earlier),
-    conditionsOf(document),
-  ];
-  const sides = useMemo(() => {
-    if (!first || !second) return null;
-    const [before, after] = [lookFor(earlier, beforeFrameId, first), lookFor(document, afterFrameId, second)];
-    return {
-      before: before?.surface ?? surfaceFor(earlier, beforeFrameId, first),
-      after: after?.surface ?? surfaceFor(document, afterFrameId, second),
-      looks: before && after ? ([before, after] as const) : null,
-    };
-    // What frames are corrected by decides, not every change of the visit.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [first, second, beforeFrameId, afterFrameId, ...settings]);
+  const sides = first && second ? sidesOf(earlier, document, pair, [first, second]) : null;
   const size = earlier.frameFacts[beforeFrameId]!;
   const places = useMemo(() => pair.regions.map((region) => placeOf(region, size)), [pair.regions, size]);
   const compared = useCompared(sides, pair.points, places);
   return (
     <>
-      <PairPicture earlier={earlier} pair={pair} sides={sides} compared={compared} put={put} />
+      <PairPicture pair={pair} sides={sides} compared={compared} put={put} />
       <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
         {children}
       </PairLedger>

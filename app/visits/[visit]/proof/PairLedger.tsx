@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, PauseOutlined, QuestionOutlined } from '@ant-design/icons';
-import { Alert, Button, Input, Select } from 'antd';
+import { Alert, Button, Input, Select, Tooltip } from 'antd';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Change, Verdict } from '@core/compare/change';
@@ -156,9 +156,11 @@ function Region({
           <p className={styles.verdict} data-verdict={change.verdict}>
             {ICONS[change.verdict]} <b>{VERDICT_WORDS[change.verdict]}</b>
             {change.change !== null && (
-              <span className={styles.number}>
-                {signed(change.change)} ± {(1.96 * change.uncertainty!).toFixed(3)}
-              </span>
+              <Tooltip title="Change of the temperature factor (surface − outside) / (inside − outside), which no weather changes, with its interval for 19 of 20">
+                <span className={styles.number}>
+                  {signed(change.change)} ± {(1.96 * change.uncertainty!).toFixed(3)}
+                </span>
+              </Tooltip>
             )}
           </p>
           <p className={styles.quiet}>

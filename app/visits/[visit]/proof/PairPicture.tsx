@@ -4,10 +4,10 @@ import { useDrag } from '@use-gesture/react';
 import { Alert, Segmented, Spin } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { VisitDocument } from '@core/document';
 import type { Grid } from '@core/detect/grid';
 import type { DrawnShape } from '@core/frame/region';
 import type { PairValue } from '@core/proof/pairRow';
+import type { Sides } from '@core/proof/sides';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { ownRange } from '@core/scale/ownRange';
 import { orderedScale, type Scale } from '@core/scale/scale';
@@ -33,15 +33,14 @@ const BLINK_MS = 900;
 const LEAST_BOX = 4;
 
 interface Props {
-  earlier: VisitDocument;
   pair: PairValue;
-  sides: { before: Grid; after: Grid; looks: unknown } | null;
+  sides: Sides | null;
   compared: Compared;
   put(label: string, change: Partial<PairValue>): void;
 }
 
 /** Before and after in one scale: beside each other, swiped, blinked, and what changed. */
-export function PairPicture({ earlier, pair, sides, compared, put }: Props) {
+export function PairPicture({ pair, sides, compared, put }: Props) {
   const { document } = useVisit();
   const units = useUnits();
   const [mode, setMode] = useState<Mode>('beside');
@@ -136,7 +135,6 @@ export function PairPicture({ earlier, pair, sides, compared, put }: Props) {
             {pair.points.length > 0 ? `${pair.points.length} points by hand` : 'They do not lie right: mark points by hand'}
           </button>
         )}
-        <span hidden>{earlier.visitId}</span>
       </p>
     </section>
   );

@@ -1,10 +1,10 @@
 'use client';
 
-import { releaseProxy, wrap } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { releaseProxy, wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Matched } from '@core/compare/byHand';
-import type { Change, Look, Place } from '@core/compare/change';
-import type { Grid } from '@core/detect/grid';
+import type { Change, Place } from '@core/compare/change';
+import type { Sides } from '@core/proof/sides';
 import type { CompareWorker, Laying } from '../../../../workers/compare';
 
 /** What is known of a pair; null for what is being computed. */
@@ -15,13 +15,6 @@ export interface Compared {
   alike: Float32Array | null;
 }
 
-interface Sides {
-  before: Grid;
-  after: Grid;
-  /** Null while the air of a visit is not known. */
-  looks: readonly [Look, Look] | null;
-}
-
 /**
  * Lays a pair's frames onto each other and compares them, in a worker of the page.
  *
@@ -29,16 +22,18 @@ interface Sides {
  * @param places - of what is compared; the same as long as none changed
  */
 export function useCompared(sides: Sides | null, points: readonly Matched[], places: readonly Place[]): Compared {
-  const worker = useCompareWorker();
+  const worker = useWorker();
   const [laid, setLaid] = useState<{ of: unknown; laying: Laying } | null>(null);
   const [changed, setChanged] = useState<{ of: unknown; changes: Change[]; alike: Float32Array } | null>(null);
   const asked = useMemo(() => ({ sides, points }), [sides, points]);
   useEffect(() => {
-    if (!worker || !asked.sides) return;
+    if (!asked.sides) return;
     let gone = false;
-    void worker.lay(asked.sides.before, asked.sides.after, asked.points).then((laying) => {
-      if (!gone) setLaid({ of: asked, laying });
-    });
+    void worker()
+      .lay(asked.sides.before, asked.sides.after, asked.points)
+      .then((laying) => {
+        if (!gone) setLaid({ of: asked, laying });
+      });
     return () => {
       gone = true;
     };
@@ -49,12 +44,14 @@ export function useCompared(sides: Sides | null, points: readonly Matched[], pla
     [laying, sides, places],
   );
   useEffect(() => {
-    if (!worker || !toCompare) return;
+    if (!toCompare) return;
     let gone = false;
     const { looks, h, places: all } = toCompare;
-    void worker.compare(looks[0], looks[1], h, all).then((answer) => {
-      if (!gone) setChanged({ of: toCompare, ...answer });
-    });
+    void worker()
+      .compare(looks[0], looks[1], h, all)
+      .then((answer) => {
+        if (!gone) setChanged({ of: toCompare, ...answer });
+      });
     return () => {
       gone = true;
     };
@@ -63,16 +60,22 @@ export function useCompared(sides: Sides | null, points: readonly Matched[], pla
   return { laying, changes: known?.changes ?? null, alike: known?.alike ?? null };
 }
 
-function useCompareWorker() {
-  const [worker, setWorker] = useState<ReturnType<typeof wrap<CompareWorker>> | null>(null);
-  useEffect(() => {
-    const thread = new Worker(new URL('../../../../workers/compare.ts', import.meta.url), { type: 'module' });
-    const made = wrap<CompareWorker>(thread);
-    setWorker(() => made);
-    return () => {
-      made[releaseProxy]();
-      thread.terminate();
-    };
+/** A worker that is begun when it is asked for first, and ended with the page. */
+function useWorker(): () => Remote<CompareWorker> {
+  const running = useRef<{ thread: Worker; worker: Remote<CompareWorker> } | null>(null);
+  useEffect(
+    () => () => {
+      running.current?.worker[releaseProxy]();
+      running.current?.thread.terminate();
+      running.current = null;
+    },
+    [],
+  );
+  return useCallback(() => {
+    if (!running.current) {
+      const thread = new Worker(new URL('../../../../workers/compare.ts', import.meta.url), { type: 'module' });
+      running.current = { thread, worker: wrap<CompareWorker>(thread) };
+    }
+    return running.current.worker;
   }, []);
-  return worker;
 }

@@ -1,0 +1,127 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { documentOf, expect, test } from './support/pages';
+
+/** The demo's home that was worked on, at the visit after the works. */
+async function openProof(page: Page): Promise<string> {
+  await page.goto('/');
+  await page.getByRole('link', { name: /After the works/ }).click();
+  await page.waitForURL(/visits\/[0-9a-f-]+/);
+  await page.getByRole('link', { name: 'Proof' }).click();
+  await page.waitForURL(/\/proof/);
+  await expect(page.getByRole('navigation', { name: 'Findings to prove' })).toBeVisible();
+  return /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+}
+
+const item = (page: Page, name: RegExp) =>
+  page.getByRole('navigation', { name: 'Findings to prove' }).getByRole('button', { name });
+const place = (page: Page, name: string) => page.getByRole('listitem', { name });
+const closed = (page: Page) => page.getByRole('button', { name: 'Proven, closed' });
+
+/** Makes the pair of a finding where it is not made yet. */
+async function compare(page: Page, finding: RegExp): Promise<void> {
+  await item(page, finding).click();
+  const offer = page.getByRole('button', { name: /^Compare with/ }).first();
+  const ledger = page.getByRole('complementary', { name: 'What changed' });
+  await expect(offer.or(ledger)).toBeVisible();
+  if (await offer.isVisible()) await offer.click();
+  await expect(ledger).toContainText(/Laid on each other/, { timeout: 30_000 });
+}
+
+test('a bay that was filled is proven and closed, one that was left is not', async ({ page }) => {
+  const visit = await openProof(page);
+  await compare(page, /Bay left of the window/);
+  const filled = place(page, 'bay left of the window');
+  await expect(filled).toContainText('Better');
+  await expect(filled).toContainText('This place loses less heat than before.');
+  await expect(place(page, 'sound wall')).toContainText('Same as before');
+  await closed(page).click();
+  await expect(item(page, /Bay left of the window/)).toContainText('Proven, closed');
+
+  await compare(page, /slumped/);
+  await expect(place(page, 'top of the bay')).toContainText('Same as before');
+  await expect(closed(page)).toBeDisabled();
+  await page.getByRole('button', { name: 'Accepted as it is' }).click();
+  await expect(page.getByText('2 of 2 settled')).toBeVisible();
+  await expect
+    .poll(async () =>
+      Object.values((await documentOf(page, visit)).rows.pair)
+        .map(({ value }) => value.outcome)
+        .sort(),
+    )
+    .toEqual(['accepted', 'closed']);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('1 of 2 settled')).toBeVisible();
+});
+
+test('a surface that was changed itself proves nothing', async ({ page }) => {
+  await openProof(page);
+  await compare(page, /Bay left of the window/);
+  await page.getByRole('combobox', { name: 'Surface of bay left of the window' }).click();
+  await page.getByTitle('foil on it').click();
+  const filled = place(page, 'bay left of the window');
+  await expect(filled).toContainText('Cannot say');
+  await expect(filled).toContainText('The surface itself was changed');
+  await page.keyboard.press('Control+z');
+  await expect(filled).toContainText('Better');
+});
+
+test('another place is compared by dragging a box over it; swiped, blinked, and as a change', async ({ page }) => {
+  await openProof(page);
+  await compare(page, /Bay left of the window/);
+  const before = page.getByRole('img', { name: 'Before: thermal frame' });
+  const { x, y, width, height } = (await before.boundingBox())!;
+  await page.mouse.move(x + 0.55 * width, y + 0.55 * height);
+  await page.mouse.down();
+  await page.mouse.move(x + 0.63 * width, y + 0.66 * height, { steps: 4 });
+  await page.mouse.up();
+  const added = place(page, 'Place 3');
+  await expect(added).toContainText(/Same as before|Better|Worse|Cannot say/);
+  await added.getByRole('button', { name: 'Take Place 3 away' }).click();
+  await expect(added).toHaveCount(0);
+  for (const way of ['Swipe', 'Blink']) {
+    await page.getByText(way, { exact: true }).click();
+    await expect(page.getByRole('img', { name: 'After: thermal frame' })).toHaveCount(1);
+  }
+  await page.getByText('Change', { exact: true }).click();
+  await expect(page.getByRole('img', { name: 'Change: thermal frame' })).toBeVisible();
+});
+
+test('frames are laid on each other by points marked in both, and back by the computer', async ({ page }) => {
+  await openProof(page);
+  await compare(page, /Bay left of the window/);
+  await page.getByRole('button', { name: 'They do not lie right: mark points by hand' }).click();
+  const click = async (name: string, [u, v]: readonly [number, number]) => {
+    const box = (await page.getByRole('img', { name: new RegExp(`^${name}:`) }).boundingBox())!;
+    await page.mouse.click(box.x + u * box.width, box.y + v * box.height);
+  };
+  for (const at of [
+    [0.3, 0.3],
+    [0.8, 0.7],
+  ] as const) {
+    await click('Before', at);
+    await click('After', at);
+  }
+  await expect(page.getByText('2 points; four or more take perspective in')).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).click();
+  const ledger = page.getByRole('complementary', { name: 'What changed' });
+  await expect(ledger).toContainText('Laid on each other by hand');
+  await page.getByRole('button', { name: '2 points by hand' }).click();
+  await page.getByRole('button', { name: 'Let the computer find it' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(ledger).toContainText(/Laid on each other to/);
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [820, 1180],
+] as const)
+  test(`nothing hides and all can be read at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await openProof(page);
+    await compare(page, /Bay left of the window/);
+    await expect(place(page, 'sound wall')).toContainText('Same as before');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+  });
