@@ -15,6 +15,10 @@ import { SIGNAL_HOUSE } from '@core/simulate/heating/signalHouse';
 import { normalFrom, seededRandom } from '@core/geometry/random';
 import { houseScene, ownErrors, sceneCamera, type SimulatedSurface } from '@core/simulate/houseScene';
 import { renderScene } from '@core/simulate/renderScene';
+import { register } from '@core/compare/register';
+import { floorSeries } from '@core/simulate/series/floorSeries';
+import { rendered, wallPair } from '@core/simulate/series/wallPair';
+import { timelapse } from '@core/water/timelapse';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { shareCamera, type Home } from '@core/sharing/shareCamera';
 import { hoursPlanSchema } from '@core/weather/plan';
@@ -162,6 +166,7 @@ export function bench(): { document: unknown; refused: boolean } {
   const npy = writeNpy(frame);
   const png = writePng(frame, nodeCodecs);
   const csv = new TextEncoder().encode(hundredthsCsv(small));
+  const walls = rendered(wallPair(3));
   const year = standInWeather(51.2, 1, Date.UTC(2027, 0, 1), 8760);
   const plan = hoursPlanSchema.parse({
     latitude: 51.2,
@@ -187,13 +192,32 @@ export function bench(): { document: unknown; refused: boolean } {
     png16: () => readFrame(png, nodeCodecs),
     hours: () => scoreHours(year, plan),
     balance: () => adviseBalance(circuit),
+    register: () => register(...walls),
     detect: () => lookThrough(busy, { side: 'inside', drive: 18, least: 0.5, ignored: null }),
     viewfinder: () => renderScene(houseScene(bedroomWall, BENCH_CAMERA, FROM_ASIDE, 1)),
   });
   return {
-    document: { ...rest, sharing95: sharing95(), decode: { tiff: readTiff, csv: readCsv, npy: readNpy, png16: readPng } },
+    document: {
+      ...rest,
+      timelapse: timelapseMs(),
+      sharing95: sharing95(),
+      decode: { tiff: readTiff, csv: readCsv, npy: readNpy, png16: readPng },
+    },
     refused: false,
   };
+}
+
+/** A leak in 60 frames of 160 × 120: the quickest of three, ms. */
+function timelapseMs(): number {
+  const { frames } = floorSeries(1, { frames: 60, intervalS: 30, driveK: 12 });
+  const told = { intervalS: 30, sign: 'warmer', coverMm: 50, waterC: 50, onMin: null } as const;
+  return Math.min(
+    ...[1, 2, 3].map(() => {
+      const start = performance.now();
+      timelapse(frames, told);
+      return performance.now() - start;
+    }),
+  );
 }
 
 /** Signal House after two walks: everything read twice, each lockshield turned once. */

@@ -16,11 +16,13 @@ async function openProof(page: Page): Promise<string> {
 const item = (page: Page, name: RegExp) =>
   page.getByRole('navigation', { name: 'Findings to prove' }).getByRole('button', { name });
 const place = (page: Page, name: string) => page.getByRole('listitem', { name });
-const closed = (page: Page) => page.getByRole('button', { name: 'Proven, closed' });
+const closed = (page: Page) =>
+  page.getByRole('group', { name: 'What it comes to' }).getByRole('button', { name: 'Proven, closed' });
 
 /** Makes the pair of a finding where it is not made yet. */
 async function compare(page: Page, finding: RegExp): Promise<void> {
   await item(page, finding).click();
+  await expect(item(page, finding)).toHaveAttribute('aria-current', 'true');
   const offer = page.getByRole('button', { name: /^Compare with/ }).first();
   const ledger = page.getByRole('complementary', { name: 'What changed' });
   await expect(offer.or(ledger)).toBeVisible();
@@ -62,7 +64,7 @@ test('a surface that was changed itself proves nothing', async ({ page }) => {
   const filled = place(page, 'bay left of the window');
   await expect(filled).toContainText('Cannot say');
   await expect(filled).toContainText('The surface itself was changed');
-  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(filled).toContainText('Better');
 });
 
