@@ -34,6 +34,7 @@ const CORE = [
   'round',
   'candidates',
   'circuit',
+  'hunt',
   'proof',
   'building',
   'report',

@@ -32,6 +32,7 @@ import { valveTurnEntity } from './heating/rows/valveTurnRow';
 import { warmingEntity } from './heating/rows/warmingRow';
 import { loanEntity } from './sharing/loanRow';
 import { loanHomeEntity } from './sharing/loanHomeRow';
+import { huntEntity } from './hunt/huntRow';
 import { pairEntity } from './proof/pairRow';
 import { conditionsEntity } from './visit/conditionsRow';
 import { exhibitEntity } from './visit/exhibitRow';
@@ -81,6 +82,7 @@ export const ENTITIES = [
   flushEntity,
   boilerCardEntity,
   pairEntity,
+  huntEntity,
   loanEntity,
   loanHomeEntity,
   handoverEntity,

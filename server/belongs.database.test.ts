@@ -191,6 +191,20 @@ async function placeWithAll(name: string): Promise<Place> {
     outcome: null,
     note: '',
   });
+  await add('hunt', {
+    visitId,
+    side: 'hot',
+    coverMm: null,
+    covering: 'tile',
+    waterC: null,
+    onAt: null,
+    series: null,
+    steps: {},
+    litresMin: null,
+    mark: null,
+    found: null,
+    note: '',
+  });
   await add('boilerCard', {
     visitId,
     boiler: 'Boiler',

@@ -278,6 +278,7 @@ export function visitDocument(): VisitDocument {
       flush: {},
       boilerCard: {},
       pair: {},
+      hunt: {},
       finding: {
         [ID.finding]: {
           id: ID.finding,

@@ -5,6 +5,7 @@ export * from './command';
 export * from './finding';
 export * from './frame';
 export * from './heating';
+export * from './hunt';
 export * from './loan';
 export * from './look';
 export * from './material';

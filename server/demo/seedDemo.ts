@@ -4,19 +4,21 @@ import { OTHER_SITES, ROW_LOAN } from '@data/demo/oldKilnRow';
 import * as t from '@data/schema';
 import { seedCasa } from './seedCasa';
 import { seedRow } from './seedRow';
+import { seedLeak } from './seedLeak';
 import { seedReturn } from './seedReturn';
 import { seedSignal } from './seedSignal';
 
-/** Makes the demo: a winter evening in a row of cottages, a cooled house in summer, a home before and after works, a heating system to practise on, and a week of a shared camera. */
+/** Makes the demo: a winter evening in a row of cottages, a cooled house in summer, a home before and after works, a leak, a heating system to practise on, and a week of a shared camera. */
 export async function seedDemo(asking: Asking, onStep: (done: number, total: number) => void = () => undefined): Promise<string> {
   const visitId = await seedRow(asking);
-  onStep(1, 5);
+  onStep(1, 6);
   await seedLoan(asking);
-  onStep(2, 5);
+  onStep(2, 6);
   await seedReturn(asking);
-  onStep(3, 5);
+  await seedLeak(asking);
+  onStep(3, 6);
   await seedSignal(asking);
-  onStep(4, 5);
+  onStep(4, 6);
   await seedCasa(asking);
   return visitId;
 }

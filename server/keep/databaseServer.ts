@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { passwordsIn, withConnection, type DatabaseAccess } from './access';
@@ -16,8 +16,15 @@ const READY_WITHIN_MS = 600_000;
 const END_WITHIN_MS = 60_000;
 
 const ROOT_FLAG = process.getuid?.() === 0 ? ['--user=root'] : [];
-/** Files of the database are its owner's alone. */
-const ENVIRONMENT = { ...process.env, PATH, UMASK: '0600', UMASK_DIR: '0700' };
+/**
+ * Files of the database are its owner's alone. Temporary tables too: a server that starts clears away what it finds of them,
+ * and in a folder that several share that is what another one is using.
+ */
+function environmentOn(files: string): NodeJS.ProcessEnv {
+  const own = `${files}.tmp`;
+  mkdirSync(own, { recursive: true, mode: 0o700 });
+  return { ...process.env, PATH, UMASK: '0600', UMASK_DIR: '0700', TMPDIR: own };
+}
 
 /** MariaDB on the files of a data folder, as a process of ours. */
 export class DatabaseServer {
@@ -109,7 +116,7 @@ function launch(folder: DataFolder, port: number): OwnProcess {
     '--innodb-lock-wait-timeout=10',
     '--lock-wait-timeout=60',
   ];
-  return OwnProcess.start('mariadbd', words, { env: ENVIRONMENT, log: folder.databaseLog });
+  return OwnProcess.start('mariadbd', words, { env: environmentOn(folder.database), log: folder.databaseLog });
 }
 
 /** Makes a database's files where nothing may be. @returns null when they are there, else what the installer said last */
@@ -118,7 +125,7 @@ function installInto(fresh: string): string | null {
   const { status, stderr } = spawnSync(
     'mariadb-install-db',
     ['--no-defaults', `--datadir=${fresh}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...ROOT_FLAG],
-    { encoding: 'utf8', env: ENVIRONMENT, maxBuffer: 64 * 1024 * 1024 },
+    { encoding: 'utf8', env: environmentOn(fresh), maxBuffer: 64 * 1024 * 1024 },
   );
   if (status === 0) return null;
   const said = stderr.trim().split('\n').slice(-3).join('\n') || `It ended with ${status}.`;
@@ -135,6 +142,7 @@ function createFiles(folder: DataFolder, passwords: DatabaseAccess['passwords'])
   if (problem) throw refusal('The database could not be created.', problem);
   setPasswords(folder, fresh, passwords);
   renameSync(fresh, folder.database);
+  rmSync(`${fresh}.tmp`, { recursive: true, force: true });
 }
 
 /** Sets root's password and takes other accounts away, on files that nothing listens on. */
@@ -153,7 +161,7 @@ function setPasswords(folder: DataFolder, files: string, { root }: DatabaseAcces
   const { status, stderr } = spawnSync('mariadbd', ['--no-defaults', `--datadir=${files}`, ...ROOT_FLAG, '--bootstrap'], {
     input: statements.map((statement) => `${statement};\n`).join(''),
     encoding: 'utf8',
-    env: ENVIRONMENT,
+    env: environmentOn(files),
     maxBuffer: 64 * 1024 * 1024,
   });
   if (status !== 0) throw refusal('The database could not be secured.', stderr.trim().split('\n').slice(-3).join('\n'));

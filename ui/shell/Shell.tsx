@@ -112,6 +112,8 @@ function isAsked(document: VisitDocument, path: StagePath): boolean {
   switch (path) {
     case 'heat':
       return onlyRow(document, 'intake').value.kind === 'no-heat' || holdsHeating(document);
+    case 'water':
+      return onlyRow(document, 'intake').value.kind === 'damp' || Object.keys(document.rows.hunt).length > 0;
     case 'proof':
       return Object.keys(document.earlier).length > 0 || Object.keys(document.rows.pair).length > 0;
     default:
@@ -130,6 +132,7 @@ function stagesDone(document: VisitDocument): Record<StagePath, boolean> {
     round: coverage.stops > 0 && coverage.answered === coverage.stops && openChanges(document).length === 0,
     bench: framesOf(document).length > 0,
     findings: Object.keys(document.rows.finding).length > 0,
+    water: Object.values(document.rows.hunt).some(({ value }) => value.found !== null),
     proof: Object.values(document.rows.pair).some(({ value }) => value.outcome !== null),
     heat: allRead(document) && openChanges(document).length === 0,
     report: false,

@@ -7,6 +7,7 @@ export const STAGES = [
   { path: 'bench', name: 'Bench', theme: 'den' },
   { path: 'findings', name: 'Findings', theme: 'paper' },
   { path: 'heat', name: 'Heat', theme: 'paper' },
+  { path: 'water', name: 'Water', theme: 'den' },
   { path: 'proof', name: 'Proof', theme: 'den' },
   { path: 'report', name: 'Report', theme: 'paper' },
 ] as const;

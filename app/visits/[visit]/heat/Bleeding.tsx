@@ -6,7 +6,7 @@ import { warmingOf } from '@core/circuit/heatingOf';
 import { heatingValueSchema } from '@core/heating/rows/heatingRow';
 import { localDay } from '@core/units/localTime';
 import { siteOf } from '@core/visit/theVisit';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';

@@ -6,7 +6,7 @@ import { cardLines, rateVerdict, type Verdict } from '@core/heating/cardVerdict'
 import type { Fuel } from '@core/heating/combustion';
 import { fireRateSchema, type FireRate } from '@core/heating/rows/boilerCardRow';
 import { CommitText } from '@ui/form/CommitText';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import styles from './Heat.module.css';
 
 /** A fire rate that nothing is known of. */

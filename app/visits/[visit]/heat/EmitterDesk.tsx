@@ -14,7 +14,7 @@ import { PATTERN_WORDS } from '@core/heating/patternWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';

@@ -13,7 +13,7 @@ import { CommitText } from '@ui/form/CommitText';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { FloorPicture } from './FloorPicture';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';
 

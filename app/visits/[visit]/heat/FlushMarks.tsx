@@ -3,7 +3,7 @@
 import { Checkbox } from 'antd';
 import { flushOf } from '@core/circuit/heatingOf';
 import { flushValueSchema, type FlushValue } from '@core/heating/rows/flushRow';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';
 

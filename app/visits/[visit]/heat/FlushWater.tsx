@@ -5,7 +5,7 @@ import { CLEAR_SHARE, isClear } from '@core/heating/flushSteps';
 import { flushValueSchema, type FlushValue } from '@core/heating/rows/flushRow';
 import { percent } from '@core/units/format';
 import { CommitText } from '@ui/form/CommitText';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';
 

@@ -10,7 +10,7 @@ import type { ValveReading } from '@core/heating/pipes';
 import { PAPER } from '@core/report/palette';
 import { number } from '@core/units/format';
 import { useUnits } from '@ui/units/UnitProvider';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import styles from './Heat.module.css';
 
 interface Props {

@@ -10,7 +10,7 @@ import { PIPE_MATERIALS, PIPE_WORDS } from '@core/heating/pipes';
 import { conditionsOf } from '@core/visit/theVisit';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { PipeLoss, ValvePoints, Zones } from './PipeQuestions';
 import styles from './Heat.module.css';
 

@@ -8,7 +8,7 @@ import type { VisitDocument } from '@core/document';
 import { tailReadingValueSchema } from '@core/heating/rows/tailReadingRow';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { heatingPutOf, useHeat } from './useHeat';
 import styles from './Heat.module.css';
 import own from './Start.module.css';

@@ -11,7 +11,7 @@ import { openChanges } from '@core/round/round';
 import { PutBackList } from '@ui/round/PutBackList';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Bleeding } from './Bleeding';
-import { NumberField } from './NumberField';
+import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat, useHeatNow } from './useHeat';
 import styles from './Heat.module.css';

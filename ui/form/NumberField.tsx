@@ -4,7 +4,7 @@ import { InputNumber } from 'antd';
 import { useState } from 'react';
 import type { z } from 'zod';
 import { useUnits } from '@ui/units/UnitProvider';
-import styles from './Heat.module.css';
+import styles from './NumberField.module.css';
 
 interface Props {
   label: string;

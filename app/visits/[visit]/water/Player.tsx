@@ -1,0 +1,124 @@
+'use client';
+
+import { Alert, Button, Empty, Progress, Segmented, Select } from 'antd';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { seriesChoices } from '@core/hunt/huntOf';
+import { ownRange } from '@core/scale/ownRange';
+import { IDENTITY_LINE } from '@core/radiometry/measurement';
+import { orderedScale } from '@core/scale/scale';
+import { visitRow } from '@core/visit/theVisit';
+import type { Timelapse } from '@core/water/timelapse';
+import { useUnits } from '@ui/units/UnitProvider';
+import { GrowthPicture } from './GrowthPicture';
+import { SpotCurve } from './SpotCurve';
+import { useHunt } from './useHunt';
+import { useSought } from './useSought';
+import { Verdict } from './Verdict';
+import styles from './Water.module.css';
+
+/** A series of one view: played, with what grew and where the water comes out. */
+export function Player() {
+  const { document, hunt, put } = useHunt();
+  const choices = useMemo(() => seriesChoices(document), [document]);
+  const chosen = choices.find(({ key }) => key === hunt.series) ?? choices[0] ?? null;
+  const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
+  const sought = useSought(document, hunt, frameIds);
+  if (!chosen)
+    return (
+      <section className={styles.player} aria-label="Time-lapse">
+        <Empty description="Set the camera on a tripod, take a frame of the floor as it is, run the water, and take one every minute or two from the same place. Three frames of one view are enough to begin.">
+          <Link href={`/visits/${document.visitId}/round`}>
+            <Button type="primary">Take frames on the Round</Button>
+          </Link>
+        </Empty>
+      </section>
+    );
+  return (
+    <section className={styles.player} aria-label="Time-lapse">
+      <div className={styles.bar}>
+        <Select
+          aria-label="Frames"
+          value={chosen.key}
+          options={choices.map(({ key, name, frameIds: ids }) => ({ value: key, label: `${name} · ${ids.length} frames` }))}
+          onChange={(series) => put('Frames of the hunt', { series })}
+          popupMatchSelectWidth={false}
+        />
+        {sought.state === 'busy' && (
+          <>
+            <Progress
+              className={styles.progress!}
+              percent={Math.round(100 * sought.share)}
+              size="small"
+              aria-label="Looking for the leak"
+            />
+            <Button onClick={sought.stop}>Cancel</Button>
+          </>
+        )}
+      </div>
+      {sought.state === 'refused' && (
+        <Alert type="warning" showIcon title={sought.error.message} description={sought.error.hint} />
+      )}
+      {sought.state === 'stopped' && <Alert type="info" title="Stopped. Change something or add a frame to look again." />}
+      {sought.state === 'found' && <Played key={chosen.key} found={sought.found} />}
+    </section>
+  );
+}
+
+function Played({ found }: { found: Timelapse }) {
+  const { document } = useHunt();
+  const units = useUnits();
+  const [at, setAt] = useState(found.frames.length - 1);
+  const [growth, setGrowth] = useState(true);
+  const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const index = Math.min(at, found.frames.length - 1);
+  const { stack, growth: grown } = found;
+  const values = growth ? grown.map.values : stack.rises[index]!;
+  const scale = useMemo(() => {
+    if (growth) {
+      const most = Math.max(6 * grown.spread, ...grown.map.values);
+      return { low: -most, high: most, map: 'balance' as const };
+    }
+    const { low, high } = ownRange(stack.rises[0]!, IDENTITY_LINE, null, null);
+    return orderedScale(low, high, visitRow(document).value.span.colourMap);
+  }, [growth, grown, stack, document]);
+  return (
+    <>
+      <div className={styles.bar}>
+        <Segmented
+          aria-label="What is shown"
+          value={growth}
+          options={[
+            { value: true, label: 'What grew' },
+            { value: false, label: 'Frames' },
+          ]}
+          onChange={setGrowth}
+        />
+        <label className={styles.scrub}>
+          <span>
+            {index + 1} of {found.frames.length} · {Math.round(found.frames[index]!.t / 60)} min
+          </span>
+          <input
+            type="range"
+            min={0}
+            max={found.frames.length - 1}
+            value={index}
+            aria-label="Frame"
+            onChange={(event) => {
+              setGrowth(false);
+              setAt(Number(event.target.value));
+            }}
+          />
+        </label>
+        <span className={styles.quiet}>
+          {growth
+            ? `${units.difference(scale.low)} … ${units.difference(scale.high)}`
+            : `${units.temperature(scale.low)} … ${units.temperature(scale.high)}`}
+        </span>
+      </div>
+      <GrowthPicture found={found} values={values} scale={scale} spot={spot} onSpot={setSpot} />
+      <Verdict found={found} />
+      <SpotCurve found={found} spot={spot} />
+    </>
+  );
+}

@@ -1,0 +1,5 @@
+import { Water } from './Water';
+
+export default function WaterPage() {
+  return <Water />;
+}

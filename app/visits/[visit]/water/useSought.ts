@@ -1,0 +1,95 @@
+'use client';
+
+import { proxy, releaseProxy, wrap } from 'comlink';
+import { useEffect, useMemo, useState } from 'react';
+import type { VisitDocument } from '@core/document';
+import type { CoreErrorData } from '@core/errors';
+import { clocksOf, intervalOf } from '@core/hunt/huntOf';
+import type { HuntValue } from '@core/hunt/huntRow';
+import { surfaceFor } from '@core/proof/looks';
+import type { Timelapse, TimelapseFrame, Told } from '@core/water/timelapse';
+import { useVisitStore } from '@ui/visit/VisitProvider';
+import type { TimelapseWorker } from '../../../../workers/timelapse';
+
+export type Sought =
+  | { state: 'none' }
+  | { state: 'busy'; share: number }
+  | { state: 'stopped' }
+  | { state: 'refused'; error: CoreErrorData }
+  | { state: 'found'; found: Timelapse };
+
+/**
+ * Looks for the leak in a series, in a worker of the page; again when a frame comes in or something else is told.
+ *
+ * @param frameIds - empty: nothing is looked for
+ */
+export function useSought(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Sought & { stop(): void } {
+  const { pixels } = useVisitStore();
+  const [sought, setSought] = useState<{ key: string; is: Sought }>({ key: '', is: { state: 'none' } });
+  const [stopped, setStopped] = useState('');
+  const told = useMemo((): Told => toldOf(document, hunt, frameIds), [document, hunt, frameIds]);
+  const key = JSON.stringify([frameIds, told]);
+  useEffect(() => {
+    const [ids, asked] = JSON.parse(key) as [string[], Told];
+    if (ids.length === 0 || stopped === key) return;
+    let gone = false;
+    const say = (is: Sought) => {
+      if (!gone) setSought({ key, is });
+    };
+    const thread = new Worker(new URL('../../../../workers/timelapse.ts', import.meta.url), { type: 'module' });
+    const worker = wrap<TimelapseWorker>(thread);
+    void (async () => {
+      const frames = await framesFor(document, ids, (id) => pixels.load(id));
+      if (gone) return;
+      const answer = await worker.seek(
+        frames,
+        asked,
+        proxy((share: number) => say({ state: 'busy', share })),
+      );
+      say('found' in answer ? { state: 'found', found: answer.found } : { state: 'refused', error: answer.error });
+    })();
+    return () => {
+      gone = true;
+      worker[releaseProxy]();
+      thread.terminate();
+    };
+    // The key holds what is looked for; the visit is asked for nothing else.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, stopped, pixels]);
+  const is: Sought =
+    frameIds.length === 0
+      ? { state: 'none' }
+      : stopped === key
+        ? { state: 'stopped' }
+        : sought.key === key
+          ? sought.is
+          : { state: 'busy', share: 0 };
+  return { ...is, stop: () => setStopped(key) };
+}
+
+function toldOf(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Told {
+  const clocks = clocksOf(document, frameIds);
+  const first = clocks[0] ?? null;
+  return {
+    intervalS: intervalOf(document, frameIds),
+    sign: hunt.side === 'hot' ? 'warmer' : 'colder',
+    coverMm: hunt.coverMm,
+    waterC: hunt.waterC,
+    onMin: hunt.onAt === null || first === null ? null : (hunt.onAt / 1000 - first) / 60,
+  };
+}
+
+async function framesFor(
+  document: VisitDocument,
+  ids: readonly string[],
+  load: (id: string) => Promise<Float32Array | null>,
+): Promise<TimelapseFrame[]> {
+  const clocks = clocksOf(document, ids);
+  const frames = await Promise.all(
+    ids.map(async (id, i): Promise<TimelapseFrame | null> => {
+      const values = await load(id);
+      return values && { name: id, clockS: clocks[i]!, frame: surfaceFor(document, id, values) };
+    }),
+  );
+  return frames.filter((frame) => frame !== null);
+}

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { defineEntity, OF_VISIT } from '../rows/entity';
+import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../rows/fields';
+import { COVERING_NAMES } from '../water/willShow';
+import { HYPOTHESES, HUNT_STEPS, OUTCOMES } from './hypotheses';
+
+const metres = z.number().min(0, 'must not be negative').max(100, 'must not exceed 100 m');
+
+/** The hunt for a leak: one row for each visit. */
+export const huntValueSchema = z.object({
+  visitId: idSchema,
+  /** Which side is run while frames are taken. */
+  side: z.enum(['hot', 'cold']),
+  /** Screed over the pipe and what lies on it. */
+  coverMm: z.number().min(1, 'must be at least 1 mm').max(500, 'must not exceed 500 mm').nullable(),
+  covering: z.enum(COVERING_NAMES),
+  waterC: temperatureSchema.nullable(),
+  /** When the water was turned on. */
+  onAt: momentSchema.nullable(),
+  /** The frames that are looked through: a recording, or a stop. */
+  series: nameSchema(200).nullable(),
+  /** What came of each step, and when. */
+  steps: z.partialRecord(z.enum(HUNT_STEPS), z.object({ outcome: z.enum(OUTCOMES), at: momentSchema })),
+  litresMin: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 l/min').nullable(),
+  /** Marked from two fixed edges. */
+  mark: z.object({ fromA: nameSchema(80), aM: metres, fromB: nameSchema(80), bM: metres }).nullable(),
+  /** What was found when it was opened. */
+  found: z
+    .object({
+      cause: z.enum(HYPOTHESES),
+      depthMm: z.number().min(0).max(2000).nullable(),
+      offMarkM: metres.nullable(),
+      pipe: textSchema(240),
+      advice: textSchema(1000),
+    })
+    .nullable(),
+  note: textSchema(2000),
+});
+
+export type HuntValue = z.infer<typeof huntValueSchema>;
+
+export const huntEntity = defineEntity({
+  name: 'hunt',
+  label: 'hunt for a leak',
+  schema: huntValueSchema,
+  scope: 'visit',
+  parent: OF_VISIT,
+  words: {
+    side: 'side',
+    coverMm: 'cover',
+    covering: 'covering',
+    waterC: 'water',
+    onAt: 'water on',
+    series: 'frames',
+    steps: 'steps',
+    litresMin: 'loss',
+    mark: 'mark',
+    found: 'what was found',
+    note: 'note',
+  },
+});

@@ -1,0 +1,26 @@
+import { double, json, int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import type { HuntValue } from '@core/hunt/huntRow';
+import { COVERING_NAMES } from '@core/water/willShow';
+import { moment } from '../columns/moment';
+import { uuid } from '../columns/uuid';
+import { visit } from './visit';
+
+/** The hunt for a leak. */
+export const hunt = mysqlTable('hunt', {
+  id: uuid().primaryKey(),
+  visitId: uuid('visit_id')
+    .notNull()
+    .references(() => visit.id),
+  side: mysqlEnum(['hot', 'cold']).notNull(),
+  coverMm: double('cover_mm'),
+  covering: mysqlEnum(COVERING_NAMES).notNull(),
+  waterC: double('water_c'),
+  onAt: moment('on_at'),
+  series: varchar({ length: 200 }),
+  steps: json().$type<HuntValue['steps']>().notNull(),
+  litresMin: double('litres_min'),
+  mark: json().$type<HuntValue['mark']>(),
+  found: json().$type<HuntValue['found']>(),
+  note: text().notNull(),
+  version: int().notNull().default(1),
+});

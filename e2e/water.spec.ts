@@ -1,0 +1,87 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { SHED_LEAK } from '../data/demo/shedLeak';
+import { documentOf, expect, test } from './support/pages';
+
+/** The demo's wet floor. */
+async function openWater(page: Page): Promise<string> {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Wet floor/ }).click();
+  await page.waitForURL(/visits\/[0-9a-f-]+/);
+  await page.getByRole('link', { name: 'Water' }).click();
+  await page.waitForURL(/\/water/);
+  await expect(page.getByRole('heading', { level: 1, name: 'Water' })).toBeVisible();
+  return /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
+}
+
+const step = (page: Page, name: string) => page.getByRole('group', { name });
+const says = (page: Page) => page.getByRole('status').filter({ hasText: /circle|leak|enough|beside/ });
+
+test('from the wet floor to the mark and what was found', async ({ page }) => {
+  const visit = await openWater(page);
+  await step(page, 'Does the meter stand still?').getByRole('button', { name: 'No' }).click();
+  await step(page, 'Does it stop when the hot side is shut?').getByRole('button', { name: 'Yes' }).click();
+  await expect(page.getByRole('region', { name: 'What it may be' }).getByRole('listitem').first()).toContainText(
+    'Hot water pipe',
+  );
+  await expect(page.getByRole('region', { name: 'Will it show?' })).toContainText(/A usual leak shows after \d+ min/);
+  await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+  await step(page, 'Does a place warm when hot water runs?').getByRole('button', { name: 'Yes' }).click();
+
+  // The circle holds the truth.
+  const picture = page.getByRole('img', { name: /a circle marks where the water comes out/ });
+  const size = (await picture.boundingBox())!;
+  const zoom = size.width / SHED_LEAK.series.columns;
+  const circle = page.locator('main svg circle').last();
+  const [cx, cy, r] = await Promise.all(['cx', 'cy', 'r'].map(async (name) => Number(await circle.getAttribute(name)) / zoom));
+  expect(Math.hypot(cx! - 0.5 - SHED_LEAK.source.x, cy! - 0.5 - SHED_LEAK.source.y)).toBeLessThan(r! + 0.5);
+
+  await page.getByLabel('Away from it').fill('1.62');
+  await page.getByLabel('Away from it').press('Enter');
+  await page.getByLabel('Away from that').fill('0.88');
+  await page.getByLabel('Away from that').press('Enter');
+  await page.getByRole('button', { name: 'It was opened' }).click();
+  await page.getByLabel('Depth').fill('42');
+  await page.getByLabel('Depth').press('Enter');
+  await expect
+    .poll(async () => {
+      const [row] = Object.values((await documentOf(page, visit)).rows.hunt);
+      const { mark, found, steps } = row!.value;
+      return [mark?.aM, mark?.bM, found?.cause, found?.depthMm, Object.keys(steps).length];
+    })
+    .toEqual([1.62, 0.88, 'hot-pipe', 42, 3]);
+});
+
+test('frames are played, and a place asked for its curve', async ({ page }) => {
+  await openWater(page);
+  await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+  const scrubber = page.getByRole('slider', { name: 'Frame' });
+  await scrubber.fill('4');
+  await expect(page.getByText(/^5 of 16 · 6 min$/)).toBeVisible();
+  const picture = page.getByRole('img', { name: /a circle marks/ });
+  const { x, y, width, height } = (await picture.boundingBox())!;
+  await page.mouse.click(x + 0.2 * width, y + 0.2 * height);
+  await expect(page.getByText(/Rise at the chosen place in K over minutes/)).toBeVisible();
+});
+
+test('the cold side is another question, asked at once', async ({ page }) => {
+  await openWater(page);
+  await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+  await page.getByText('Cold side', { exact: true }).click();
+  await expect(says(page)).toContainText(/Nothing here behaves like a leak|Not long enough/, { timeout: 60_000 });
+  await page.getByText('Hot side', { exact: true }).click();
+  await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [820, 1180],
+] as const)
+  test(`nothing hides and all can be read at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await openWater(page);
+    await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+  });
