@@ -7,7 +7,9 @@ import type { Stack } from './stack';
 export type Found = Source & { z: number };
 
 /** A model that leaves much more than noise, squared, is none: edges that are sharp, things that wander. */
-const HOPELESS = 10;
+const HOPELESS = 5;
+/** Where a dot leaves more than this, models are believed less: all spreads grow with it, so that what is usual keeps its say. */
+const AS_MODELLED = 1.6;
 const LEFT_AGAINST = 5;
 /** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
@@ -71,12 +73,13 @@ function isLeak({ each, unusual, z }: Found): boolean {
 function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Candidate {
   const xs = patch.members.map((at) => at % stack.width);
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
-  const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
-  const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
+  const seen = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
+  const first = bestDot(seen, startsOf(patch, stack, known.lambda), known);
+  const series = doubted(seen, Math.sqrt(Math.max(1, first.each / AS_MODELLED)));
   if (first.each > HOPELESS) return { found: { ...first, z: patch.z }, series, known };
   const line = lineOf(series, xs, ys, known);
   const calm = calmed(series, first, known.lambda);
-  const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
+  const point = calm === seen ? first : dotSource(calm, [first.x, first.y], known);
   const leaning = poolSource(calm, point, known);
   const excess = Math.sqrt(Math.max(0, (point.floor.lambda / known.lambda) ** 2 - 1));
   const needed = leaning.unusual < MOST_UNUSUAL ? POOL_BETTER : UNUSUAL_BETTER;
@@ -96,6 +99,13 @@ function around(patch: Patch, xs: readonly number[], ys: readonly number[], lamb
 
 function bestDot(series: Series, starts: readonly (readonly [number, number])[], known: Known): Source {
   return starts.map((at) => dotSource(series, at, known)).sort((p, q) => p.cost - q.cost)[0]!;
+}
+
+/** A series whose every value is known less well. */
+function doubted(series: Series, by: number): Series {
+  if (by === 1) return series;
+  const wider = (values: Float64Array) => values.map((value) => by * value);
+  return { ...series, spreads: wider(series.spreads), sharp: wider(series.sharp) };
 }
 
 /** A series without what happens beside a dot and is none of it. */

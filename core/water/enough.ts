@@ -1,11 +1,10 @@
 import type { Source } from './source';
 import { largestRise } from './spots';
 import { rise } from './spread';
+import { USUAL_HEAT } from './willShow';
 
 /** A rise counts from so many noises of one frame on. */
 const NOISES = 4;
-/** What one kelvin between water and floor brings in, in units of a source: a usual leak. */
-const USUAL_HEAT = 0.2;
 const STEP_S = 15;
 const LONGEST_S = 6 * 3600;
 

@@ -11,7 +11,7 @@ export const SHED_LEAK = {
   complaints: [{ place: 'Drying room', what: 'Wet floor by the door, heater never stops' }],
   air: { insideC: 18.4, outsideC: 4.1, humidityPct: 61 },
   /** Tiles on screed; a frame every ninety seconds, the hot tap opened two minutes after the first. */
-  series: { frames: 16, intervalS: 90, onS: 120, coverMm: 40, driveK: 18, poolMm: 70, lean: 0.3, columns: 160, noise: 0.06 },
+  series: { frames: 16, intervalS: 90, onS: 120, coverMm: 40, driveK: 10, poolMm: 70, lean: 0.3, columns: 160, noise: 0.06 },
   /** Where the water comes out, pixels of its frames. */
   source: { x: 96, y: 66 },
   seed: 11,
