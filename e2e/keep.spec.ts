@@ -33,7 +33,7 @@ test('the passwords lie in a file that only its owner reads, everything listens 
 test('backup, reset, restore: the same data, bytes and all', async () => {
   const visits = await den.visits();
   const [visit] = visits;
-  expect(visits).toHaveLength(3);
+  expect(visits).toHaveLength(6);
   const before = await wholeVisit(visit!);
   const file = path.join(den.data, 'all.backup');
   const backup = den.run('backup', file);
@@ -64,7 +64,7 @@ test('a damaged backup changes nothing', async () => {
   expect(restored.status).toBe(1);
   expect(restored.output).toContain('Your data is as it was');
   await den.start();
-  expect(await den.visits()).toHaveLength(3);
+  expect(await den.visits()).toHaveLength(6);
 });
 
 test('killed in the middle of an import, it comes up with everything that was reported saved and nothing half-written', async () => {
