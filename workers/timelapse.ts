@@ -1,4 +1,4 @@
-import { expose, proxy } from 'comlink';
+import { expose } from 'comlink';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '@core/water/timelapse';
 
@@ -19,4 +19,3 @@ const api = {
 export type TimelapseWorker = typeof api;
 
 expose(api);
-export { proxy };

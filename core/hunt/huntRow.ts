@@ -23,7 +23,7 @@ export const huntValueSchema = z.object({
   steps: z.partialRecord(z.enum(HUNT_STEPS), z.object({ outcome: z.enum(OUTCOMES), at: momentSchema })),
   litresMin: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 l/min').nullable(),
   /** Marked from two fixed edges. */
-  mark: z.object({ fromA: nameSchema(80), aM: metres, fromB: nameSchema(80), bM: metres }).nullable(),
+  mark: z.object({ fromA: nameSchema(80), aM: metres.nullable(), fromB: nameSchema(80), bM: metres.nullable() }).nullable(),
   /** What was found when it was opened. */
   found: z
     .object({

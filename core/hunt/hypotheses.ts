@@ -159,7 +159,6 @@ export function nextStep(steps: StepsDone): HuntStep | null {
     list.reduce((sum, { share }) => sum - (share > 0 ? share * Math.log(share) : 0), 0);
   let best: { step: HuntStep; left: number } | null = null;
   for (const step of HUNT_STEPS) {
-    if (steps[step] && steps[step].outcome !== 'unclear') continue;
     if (steps[step]) continue;
     const yes = shares.reduce((sum, { hypothesis, share }) => sum + share * (YES[step][hypothesis] ?? SAYS_NOTHING), 0);
     const left =

@@ -14,7 +14,7 @@ const depth = z.number().min(0, 'must not be negative').max(2000, 'must not exce
 /** The mark from two fixed edges, and what was found when it was opened. */
 export function Opened() {
   const { hunt, put } = useHunt();
-  const mark = hunt.mark ?? { fromA: 'left wall', aM: 0, fromB: 'far wall', bM: 0 };
+  const mark = hunt.mark ?? { fromA: 'left wall', aM: null, fromB: 'far wall', bM: null };
   const { found } = hunt;
   return (
     <section aria-label="Mark and what was found">
@@ -38,9 +38,9 @@ export function Opened() {
           label="Away from it"
           suffix="m"
           step={0.01}
-          value={hunt.mark?.aM ?? null}
+          value={mark.aM}
           schema={metres}
-          onCommit={(aM) => put('Mark', { mark: { ...mark, aM: aM ?? 0 } })}
+          onCommit={(aM) => put('Mark', { mark: { ...mark, aM } })}
         />
         <label className={styles.field}>
           <span>From</span>
@@ -60,9 +60,9 @@ export function Opened() {
           label="Away from that"
           suffix="m"
           step={0.01}
-          value={hunt.mark?.bM ?? null}
+          value={mark.bM}
           schema={metres}
-          onCommit={(bM) => put('Mark', { mark: { ...mark, bM: bM ?? 0 } })}
+          onCommit={(bM) => put('Mark', { mark: { ...mark, bM } })}
         />
       </div>
       <h2>What was found</h2>
