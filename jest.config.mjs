@@ -3,6 +3,8 @@ const config = {
   // Looking Math up anew in the sandbox at every call makes computation five times slower.
   sandboxInjectedGlobals: ['Math'],
   maxWorkers: 2,
+  // No unit test is held to a time: speed is measured by ./den bench.
+  testTimeout: 60_000,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/(core|cli|data|server|ui|app)/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '\\.database\\.test\\.ts$'],

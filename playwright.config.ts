@@ -5,13 +5,13 @@ export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/start.ts',
   workers: 2,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   outputDir: '.den/test/browser-results',
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 45_000,
+    actionTimeout: 90_000,
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     // A colour in the middle of a transition is nobody's contrast; the pages honour the setting.

@@ -3,8 +3,8 @@ import type { Grid } from '../detect/grid';
 import { Spectrum } from './spectrum';
 
 /** Turns and scales that are tried, degrees and powers. */
-const TURN_DEG = 8;
-const TURN_STEP_DEG = 2;
+const TURN_DEG = 7.5;
+const TURN_STEP_DEG = 2.5;
 const SCALE_STEP = 1.05;
 const SCALES = 3;
 /** Shifts that are tried, as shares of the sides. */

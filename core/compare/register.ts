@@ -21,9 +21,9 @@ const EVENING: Record<'looking' | 'exact', Evening> = { looking: { bound: 3, flo
 /** What goes on for this share of the width repeats or is an edge of the room. */
 const ONGOING = 0.06;
 /** How many candidates are followed at each width. */
-const KEPT = { coarse: 20, middle: 5, fine: 2 };
+const KEPT = { coarse: 20, near: 10, middle: 5, fine: 2 };
 /** Below this two frames show different things, or too little to say. */
-const LEAST_SAME = 0.17;
+const LEAST_SAME = 0.26;
 const EXACT: Way = { rounds: 8, kind: 'projective', robust: true };
 const LEAST_OVERLAP = 0.4;
 /** Another place that is nearly as good as the best: which one is right cannot be said. */
@@ -52,18 +52,18 @@ export function register(before: Grid, after: Grid): Registration {
   if (!a || !b) throw cannot('One of the frames has no readings.');
   if (Math.min(a.width, a.height, b.width, b.height) < 24) throw cannot('One of the frames has too few pixels.');
   const exact = [textureOf(a, BROAD.exact), textureOf(b, BROAD.exact)] as const;
-  const { at, best, other } = candidates(a, b, exact);
+  const { at, best, other, middle } = candidates(a, b, exact);
   if (!best) throw cannot('Nothing in one frame was found in the other.');
   if (best.sameness < LEAST_SAME) throw cannot('The frames show different things, or too little to tell.');
   if (other && other.sameness > AS_GOOD * best.sameness)
     throw cannot('What the frames show repeats: they fit onto each other in more than one way.');
-  const middle = Math.min(MIDDLE, at);
-  const [fineA, fineB] = exact.map((texture) => featuresOf(texture, middle, EVENING.exact)) as [Grid, Grid];
-  const plain = plainer(new Template(fineA), fineB, rescaled(best.h, [at, middle], [at, middle]));
+  const plain = plainer(middle.template, middle.b, rescaled(best.h, [at, middle.width], [at, middle.width]));
   const full = Math.min(FULL, a.width, b.width);
   const [fullA, fullB] = exact.map((texture) => featuresOf(texture, full, EVENING.exact)) as [Grid, Grid];
   const last = new Template(fullA);
-  const start = plain.similar ? rescaled(plain.h, [middle, full], [middle, full]) : rescaled(best.h, [at, full], [at, full]);
+  const start = plain.similar
+    ? rescaled(plain.h, [middle.width, full], [middle.width, full])
+    : rescaled(best.h, [at, full], [at, full]);
   const { h, overlap } = last.fitted(fullB, start, {
     rounds: 4,
     kind: plain.similar ? 'similar' : 'projective',
@@ -82,7 +82,11 @@ interface Candidate {
   sameness: number;
 }
 
-function candidates(a: Grid, b: Grid, exact: readonly [Texture, Texture]): { at: number; best?: Candidate; other?: Candidate } {
+function candidates(
+  a: Grid,
+  b: Grid,
+  exact: readonly [Texture, Texture],
+): { at: number; best?: Candidate; other?: Candidate; middle: { width: number; template: Template; b: Grid } } {
   const looking = [textureOf(a, BROAD.looking), textureOf(b, BROAD.looking)] as const;
   const once = (width: number) =>
     looking.map((texture) => singular(featuresOf(texture, width, EVENING.looking), Math.round(width * ONGOING))) as [Grid, Grid];
@@ -95,11 +99,13 @@ function candidates(a: Grid, b: Grid, exact: readonly [Texture, Texture]): { at:
   const [coarseA, coarseB] = once(coarse);
   const affine = new Template(coarseA);
   const first = guesses(coarseA, coarseB).slice(0, KEPT.coarse);
-  const near = distinct(
-    first.map(({ h }) => affine.fitted(coarseB, h, { rounds: 8, kind: 'affine', robust: false })),
-    coarseA,
-    1.2,
-  );
+  const coarsely = (fits: readonly { h: Homography }[], rounds: number) =>
+    distinct(
+      fits.map(({ h }) => affine.fitted(coarseB, h, { rounds, kind: 'affine', robust: false })),
+      coarseA,
+      1.2,
+    );
+  const near = coarsely(coarsely(first, 3).slice(0, KEPT.near), 6);
 
   const [middleA, middleB] = once(middle);
   const projective = new Template(middleA);
@@ -127,7 +133,7 @@ function candidates(a: Grid, b: Grid, exact: readonly [Texture, Texture]): { at:
   )
     .map(({ h, like }) => ({ h, sameness: Math.sign(like) * sameness(onceA, onceB, h) }))
     .sort((p, q) => q.sameness - p.sameness);
-  return { at: fine, best: found[0], other: found[1] };
+  return { at: fine, best: found[0], other: found[1], middle: { width: middle, template: robust, b: robustB } };
 }
 
 /** Fits that are not the same one again, the likeliest first. @param apart - pixels */

@@ -28,24 +28,26 @@ export function sharedOf(pixels: number): Shared {
   return { n: 0, at: new Int32Array(pixels), one: new Float32Array(pixels), other: new Float32Array(pixels) };
 }
 
-/** Looks up what two pictures share through a map. */
-export function look(a: Grid, b: Grid, h: Homography, into: Shared): void {
+/** Looks up what two pictures share through a map. @param places - of the first picture that are looked at, in order */
+export function look(a: Grid, b: Grid, h: Homography, places: Int32Array, into: Shared): void {
   const [h0, h1, h2, h3, h4, h5, h6, h7, h8] = h as [number, number, number, number, number, number, number, number, number];
   const [right, lower] = [b.width - 1, b.height - 1];
+  const { width, values } = a;
   const { at, one, other } = into;
   let n = 0;
-  let o = 0;
-  for (let y = 0; y < a.height; y += 1)
-    for (let x = 0; x < a.width; x += 1, o += 1) {
-      const w = h6 * x + h7 * y + h8;
-      const u = (h0 * x + h1 * y + h2) / w;
-      const v = (h3 * x + h4 * y + h5) / w;
-      if (!(u >= 0 && v >= 0 && u < right && v < lower)) continue;
-      at[n] = o;
-      one[n] = a.values[o]!;
-      other[n] = sampled(b, u, v);
-      n += 1;
-    }
+  for (let k = 0; k < places.length; k += 1) {
+    const o = places[k]!;
+    const y = (o / width) | 0;
+    const x = o - y * width;
+    const w = h6 * x + h7 * y + h8;
+    const u = (h0 * x + h1 * y + h2) / w;
+    const v = (h3 * x + h4 * y + h5) / w;
+    if (!(u >= 0 && v >= 0 && u < right && v < lower)) continue;
+    at[n] = o;
+    one[n] = values[o]!;
+    other[n] = sampled(b, u, v);
+    n += 1;
+  }
   into.n = n;
 }
 
@@ -65,31 +67,36 @@ export function likeness({ n, one, other }: Shared): number {
 
 /** Gain and level of most of what is shared: three rounds of Tukey's weights. */
 export function fitted(shared: Shared): Line {
-  let line = regression(shared, () => 1);
+  const each = new Float32Array(shared.n).fill(1);
+  let line = regression(shared, each);
   for (let round = 0; round < 3; round += 1) {
     const left = leftOver(shared, line);
     const limit = bounded(left);
-    line = regression(shared, (i) => trusted(left[i]! / limit));
+    for (let i = 0; i < each.length; i += 1) each[i] = trusted(left[i]! / limit);
+    line = regression(shared, each);
   }
   return line;
 }
 
-/** Gain and level with weights that are known for each pixel; null: all weigh the same. */
+/** Gain and level with weights that are known for each pixel of the first picture; null: all weigh the same. */
 export function fittedAgain(shared: Shared, weights: Float32Array | null): Line {
-  return regression(shared, weights ? (i) => weights[shared.at[i]!]! : () => 1);
+  const each = new Float32Array(shared.n).fill(1);
+  if (weights) for (let i = 0; i < each.length; i += 1) each[i] = weights[shared.at[i]!]!;
+  return regression(shared, each);
 }
 
-function regression({ n, one, other }: Shared, weight: (i: number) => number): Line {
+/** @param each - a weight for each of the shared pixels */
+function regression({ n, one, other }: Shared, each: Float32Array): Line {
   let [w, wa, wb, wbb, wab] = [0, 0, 0, 0, 0];
   for (let i = 0; i < n; i += 1) {
-    const q = weight(i);
-    if (q === 0) continue;
+    const q = each[i]!;
     const t = other[i]!;
+    const qt = q * t;
     w += q;
     wa += q * one[i]!;
-    wb += q * t;
-    wbb += q * t * t;
-    wab += q * one[i]! * t;
+    wb += qt;
+    wbb += qt * t;
+    wab += qt * one[i]!;
   }
   const gain = (wab - (wa * wb) / w) / (wbb - (wb * wb) / w + 1e-9);
   return { gain, level: (wa - gain * wb) / w };

@@ -9,7 +9,7 @@ import type { Template } from './template';
  * spreads squared for each pixel.
  */
 const AS_GOOD = 0.0095;
-const ROUNDS = 10;
+const ROUNDS = 7;
 
 /**
  * The map, or the plain shift, turn and size next to it if that explains the pictures as well: fewer numbers err less where a
@@ -17,18 +17,18 @@ const ROUNDS = 10;
  */
 export function plainer(a: Template, b: Grid, h: Homography): { h: Homography; similar: boolean } {
   const plain = a.fitted(b, nearestSimilarity(h, a.a), { rounds: ROUNDS, kind: 'similar', robust: true }).h;
-  return misfit(a.a, b, plain, h) < AS_GOOD ? { h: plain, similar: true } : { h, similar: false };
+  return misfit(a, b, plain, h) < AS_GOOD ? { h: plain, similar: true } : { h, similar: false };
 }
 
 /** How much more one map leaves over than another, in spreads squared a pixel. */
-function misfit(a: Grid, b: Grid, plain: Homography, full: Homography): number {
+function misfit({ a, places }: Template, b: Grid, plain: Homography, full: Homography): number {
   const shared = sharedOf(a.width * a.height);
-  look(a, b, full, shared);
+  look(a, b, full, places, shared);
   const left = leftOver(shared, fitted(shared));
   const limit = bounded(left);
   const each = (values: Float32Array) => values.reduce((sum, value) => sum + loss(value / limit), 0) / Math.max(1, values.length);
   const least = each(left);
-  look(a, b, plain, shared);
+  look(a, b, plain, places, shared);
   return each(leftOver(shared, fitted(shared))) - least;
 }
 

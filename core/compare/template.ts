@@ -1,6 +1,6 @@
 import { weightedMean } from '../detect/blur';
 import type { Grid } from '../detect/grid';
-import { medianOf } from '../detect/median';
+import { medianOf, quantileOf } from '../detect/median';
 import { cholesky, solveWith, type Triangle } from '../geometry/cholesky';
 import type { Homography } from '../geometry/homography';
 import { inverse, product } from './maps';
@@ -27,9 +27,12 @@ const STILL = 0.004;
 /** The matrix of a step is made anew every so many rounds: what is seen and trusted changes little from one to the next. */
 const ANEW = 3;
 /** … and from about so many pixels: it says how far to go, not where to. */
-const MATRIX_PIXELS = 2500;
+const MATRIX_PIXELS = 900;
 /** Places where more than usual is left over a neighbourhood count less; its cells have this share of the width. */
 const CELL = 1 / 80;
+/** Of pictures with so many pixels only this share of them is looked at. */
+const MANY_PIXELS = 15_000;
+const TELLING = 0.5;
 /** Side of a block for which what is left is stated, pixels. */
 const BLOCK = 24;
 
@@ -57,6 +60,11 @@ export class Template {
   private readonly rows: Float32Array;
   private readonly size: number;
   private readonly shared: Shared;
+  readonly places: Int32Array;
+  /** Neighbourhoods: how many there are, in rows of how many, and in which each pixel lies. */
+  private readonly cells: number;
+  private readonly columns: number;
+  private readonly cellOf: Int32Array;
 
   constructor(readonly a: Grid) {
     const { width, height, values } = a;
@@ -70,26 +78,57 @@ export class Template {
         const gy = ((values[o + width]! - values[o - width]!) / 2) * this.size;
         const [u, v] = [(x - width / 2) / this.size, (y - height / 2) / this.size];
         const tilt = -(gx * u + gy * v);
-        this.rows.set([gx * u, gx * v, gx, gy * u, gy * v, gy, tilt * u, tilt * v], o * ALL);
+        const { rows } = this;
+        const r = o * ALL;
+        rows[r] = gx * u;
+        rows[r + 1] = gx * v;
+        rows[r + 2] = gx;
+        rows[r + 3] = gy * u;
+        rows[r + 4] = gy * v;
+        rows[r + 5] = gy;
+        rows[r + 6] = tilt * u;
+        rows[r + 7] = tilt * v;
       }
+    this.places = this.telling();
+    const cell = Math.max(2, Math.round(CELL * width));
+    this.columns = Math.ceil(width / cell);
+    this.cells = this.columns * Math.ceil(height / cell);
+    this.cellOf = new Int32Array(width * height);
+    for (let y = 0, at = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1, at += 1) this.cellOf[at] = Math.floor(y / cell) * this.columns + Math.floor(x / cell);
+  }
+
+  /** Places that are looked at: of many, those that show most; plain wall only costs time. */
+  private telling(): Int32Array {
+    const { a, rows } = this;
+    const all = new Int32Array(a.width * a.height);
+    const slopes = new Float32Array(all.length);
+    for (let at = 0; at < all.length; at += 1) {
+      all[at] = at;
+      slopes[at] = Math.abs(rows[at * ALL + 2]!) + Math.abs(rows[at * ALL + 5]!);
+    }
+    if (all.length < MANY_PIXELS) return all;
+    const least = quantileOf(sampleOf(slopes), 1 - TELLING);
+    let n = 0;
+    for (let at = 0; at < all.length; at += 1) if (slopes[at]! >= least) all[n++] = at;
+    return all.slice(0, n);
   }
 
   /** Moves a map from this picture to another until both are as like as they can be near there. */
   fitted(b: Grid, from: Homography, { rounds, kind, robust }: Way): Fit {
-    const { a, shared } = this;
-    const raster = a.width * a.height;
+    const { a, places, shared } = this;
     let h = [...from];
     let weights: Float32Array | null = null;
     let matrix: Float64Array = new Float64Array(ALL * ALL);
     for (let round = 0; ; round += 1) {
-      look(a, b, h, shared);
-      const overlap = shared.n / raster;
+      look(a, b, h, places, shared);
+      const overlap = shared.n / places.length;
       if (shared.n < LEAST_PIXELS) return { h, like: 0, overlap };
       if (round >= rounds) return { h, like: likeness(shared), overlap };
       const line: Line = robust ? (weights ? fittedAgain(shared, weights) : fitted(shared)) : fittedAgain(shared, null);
       const left = leftOver(shared, line);
       if (robust) weights = this.trust(left, weights);
-      if (round % ANEW === 0) matrix = this.matrix(weights);
+      if (round === 0 || (robust && round % ANEW === 0)) matrix = this.matrix(weights);
       const d = solved(matrix, this.side(left, weights), kind);
       const step = d && inverse(this.map(d));
       if (!step) return { h, like: likeness(shared), overlap };
@@ -103,18 +142,23 @@ export class Template {
    * each weighed by how much texture tells it. What was changed or does not lie on the wall is in it too.
    */
   residual(b: Grid, h: Homography): number {
-    const { a, rows, shared, size } = this;
-    look(a, b, h, shared);
+    const { a, rows, places, shared, size } = this;
+    look(a, b, h, places, shared);
     if (shared.n < LEAST_PIXELS) return NaN;
     const left = leftOver(shared, fitted(shared));
     const columns = Math.ceil(a.width / BLOCK);
     const blocks = new Float64Array(5 * columns * Math.ceil(a.height / BLOCK));
     for (let i = 0; i < shared.n; i += 1) {
       const place = shared.at[i]!;
-      const [gx, gy] = [rows[place * ALL + 2]! / size, rows[place * ALL + 5]! / size];
+      const gx = rows[place * ALL + 2]! / size;
+      const gy = rows[place * ALL + 5]! / size;
       const block = Math.floor(Math.floor(place / a.width) / BLOCK) * columns + Math.floor((place % a.width) / BLOCK);
-      const add = [gx * gx, gx * gy, gy * gy, gx * left[i]!, gy * left[i]!];
-      add.forEach((value, k) => (blocks[5 * block + k]! += value));
+      const o = 5 * block;
+      blocks[o]! += gx * gx;
+      blocks[o + 1]! += gx * gy;
+      blocks[o + 2]! += gy * gy;
+      blocks[o + 3]! += gx * left[i]!;
+      blocks[o + 4]! += gy * left[i]!;
     }
     const apart: { distance: number; weight: number }[] = [];
     for (let o = 0; o < blocks.length; o += 5) {
@@ -135,17 +179,15 @@ export class Template {
   }
 
   private trust(left: Float32Array, into: Float32Array | null): Float32Array {
+    const { cells, columns, cellOf } = this;
     const { at, n } = this.shared;
-    const { width, height } = this.a;
-    const cell = Math.max(2, Math.round(CELL * width));
-    const columns = Math.ceil(width / cell);
     const limit = bounded(left);
-    const square = new Float32Array(columns * Math.ceil(height / cell));
-    const count = new Float32Array(square.length);
-    const cellOf = (place: number) => Math.floor(Math.floor(place / width) / cell) * columns + Math.floor((place % width) / cell);
+    const square = new Float32Array(cells);
+    const count = new Float32Array(cells);
     for (let i = 0; i < n; i += 1) {
-      const c = cellOf(at[i]!);
-      square[c]! += Math.min(limit, Math.abs(left[i]!)) ** 2;
+      const c = cellOf[at[i]!]!;
+      const held = Math.min(limit, Math.abs(left[i]!));
+      square[c]! += held * held;
       count[c]! += 1;
     }
     for (let c = 0; c < square.length; c += 1) {
@@ -153,40 +195,50 @@ export class Template {
       square[c]! /= count[c]!;
       count[c] = 1;
     }
-    const near = weightedMean({ width: columns, height: square.length / columns, values: square }, count, 1.3).values;
+    const near = weightedMean({ width: columns, height: cells / columns, values: square }, count, 1.3).values;
     const usual = medianOf(sampleOf(near.filter((_, c) => count[c] === 1)));
     const say = near.map((value) => 1 / (1 + (value / usual) ** 2));
-    const weights = into ?? new Float32Array(width * height);
+    const weights = into ?? new Float32Array(cellOf.length);
     weights.fill(0);
-    for (let i = 0; i < n; i += 1) weights[at[i]!] = trusted(left[i]! / limit) * say[cellOf(at[i]!)]!;
+    for (let i = 0; i < n; i += 1) weights[at[i]!] = trusted(left[i]! / limit) * say[cellOf[at[i]!]!]!;
     return weights;
   }
 
   private side(left: Float32Array, weights: Float32Array | null): Float64Array {
     const { rows, shared } = this;
-    const side = new Float64Array(ALL);
-    for (let i = 0; i < shared.n; i += 1) {
-      const place = shared.at[i]!;
-      const value = -left[i]! * (weights ? weights[place]! : 1);
+    const { at, n } = shared;
+    let [s0, s1, s2, s3, s4, s5, s6, s7] = [0, 0, 0, 0, 0, 0, 0, 0];
+    for (let i = 0; i < n; i += 1) {
+      const place = at[i]!;
+      const value = weights ? left[i]! * weights[place]! : left[i]!;
       if (value === 0) continue;
       const o = place * ALL;
-      for (let k = 0; k < ALL; k += 1) side[k]! += rows[o + k]! * value;
+      s0 -= rows[o]! * value;
+      s1 -= rows[o + 1]! * value;
+      s2 -= rows[o + 2]! * value;
+      s3 -= rows[o + 3]! * value;
+      s4 -= rows[o + 4]! * value;
+      s5 -= rows[o + 5]! * value;
+      s6 -= rows[o + 6]! * value;
+      s7 -= rows[o + 7]! * value;
     }
-    return side;
+    return Float64Array.of(s0, s1, s2, s3, s4, s5, s6, s7);
   }
 
   private matrix(weights: Float32Array | null): Float64Array {
     const { rows, shared } = this;
+    const { at, n } = shared;
     const matrix = new Float64Array(ALL * ALL);
-    const stride = Math.max(1, Math.floor(shared.n / MATRIX_PIXELS));
-    for (let i = 0; i < shared.n; i += stride) {
-      const place = shared.at[i]!;
-      const weight = stride * (weights ? weights[place]! : 1);
+    const stride = Math.max(1, Math.floor(n / MATRIX_PIXELS));
+    for (let i = 0; i < n; i += stride) {
+      const place = at[i]!;
+      const weight = weights ? stride * weights[place]! : stride;
       if (weight < 1e-3) continue;
       const o = place * ALL;
       for (let r = 0; r < ALL; r += 1) {
         const value = weight * rows[o + r]!;
-        for (let c = 0; c <= r; c += 1) matrix[r * ALL + c]! += value * rows[o + c]!;
+        const row = r * ALL;
+        for (let c = 0; c <= r; c += 1) matrix[row + c]! += value * rows[o + c]!;
       }
     }
     for (let r = 0; r < ALL; r += 1) matrix[r * ALL + r] = matrix[r * ALL + r]! * 1.0005 + 1e-6;

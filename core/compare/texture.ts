@@ -2,6 +2,7 @@ import { smoothed } from '../detect/blur';
 import type { Grid } from '../detect/grid';
 import { medianOf, robustSpread } from '../detect/median';
 import { resized } from './resized';
+import { sampleOf } from './shared';
 
 /** Broad parts are looked for in a picture of this width. */
 const BROAD_WIDTH = 80;
@@ -36,12 +37,14 @@ export function textureOf(frame: Grid, share: number): Texture {
   let broad: Grid = { ...small, values: new Float32Array(small.values.length).fill(medianOf(small.values.slice())) };
   let spread = robustSpread(small.values.slice());
   for (let round = 0; round < ROUNDS; round += 1) {
-    const held = small.values.map((value, i) => {
+    const held = new Float32Array(small.values.length);
+    for (let i = 0; i < held.length; i += 1) {
       const middle = broad.values[i]!;
-      return Math.max(middle - HELD * spread, Math.min(middle + HELD * spread, value));
-    });
+      held[i] = Math.max(middle - HELD * spread, Math.min(middle + HELD * spread, small.values[i]!));
+    }
     broad = smoothed({ ...small, values: held }, share * width);
-    spread = robustSpread(small.values.map((value, i) => value - broad.values[i]!));
+    for (let i = 0; i < held.length; i += 1) held[i] = small.values[i]! - broad.values[i]!;
+    spread = robustSpread(held);
   }
   return { frame, broad };
 }
@@ -56,10 +59,16 @@ export function featuresOf({ frame, broad }: Texture, width: number, { bound, fl
   const height = Math.round((width * frame.height) / frame.width);
   const picture = smoothed(resized(frame, width, height), BLUR);
   const level = resized(broad, width, height);
-  const detail = picture.values.map((value, i) => value - level.values[i]!);
-  const spread = robustSpread(detail.slice()) || 1e-6;
-  for (let i = 0; i < detail.length; i += 1) detail[i] = Math.max(-bound, Math.min(bound, detail[i]! / spread));
-  const power = smoothed({ width, height, values: detail.map((value) => value * value) }, AROUND * width).values;
+  const detail = new Float32Array(picture.values.length);
+  for (let i = 0; i < detail.length; i += 1) detail[i] = picture.values[i]! - level.values[i]!;
+  const spread = robustSpread(sampleOf(detail)) || 1e-6;
+  const square = new Float32Array(detail.length);
+  for (let i = 0; i < detail.length; i += 1) {
+    const held = Math.max(-bound, Math.min(bound, detail[i]! / spread));
+    detail[i] = held;
+    square[i] = held * held;
+  }
+  const power = smoothed({ width, height, values: square }, AROUND * width).values;
   for (let i = 0; i < detail.length; i += 1) detail[i]! /= Math.sqrt(power[i]! + floor * floor);
   return { width, height, values: detail };
 }

@@ -17,6 +17,8 @@ const MOST_AGAINST = 30;
 /** A patch that hardly stands out may be chance: less may speak against it. */
 const FAINT_Z = 10;
 const MOST_AGAINST_FAINT = 18;
+/** … and none is believed beside something that stands out so many times as far: the sun wanders, and leaves traces. */
+const OUTDONE = 5;
 /** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
 const FARTHEST = 12;
 const MARGIN = 3.5;
@@ -41,7 +43,9 @@ export function chooseSource(
   known: (patch: Patch) => Known,
 ): Found | null {
   const candidates = patches.map((patch) => candidateOf(stack, noise, patch, known(patch)));
-  const best = candidates.filter(({ found }) => isLeak(found)).sort((p, q) => q.found.z - p.found.z)[0];
+  const [leaks, others] = [candidates.filter(({ found }) => isLeak(found)), candidates.filter(({ found }) => !isLeak(found))];
+  const loudest = Math.max(0, ...others.map(({ found }) => found.z));
+  const best = leaks.filter(({ found: { z } }) => z >= FAINT_Z || OUTDONE * z > loudest).sort((p, q) => q.found.z - p.found.z)[0];
   return best ? { ...best.found, ...placed(best) } : null;
 }
 

@@ -28,9 +28,12 @@ export function unsteady(times: readonly number[], noise: number): Float64Array 
 }
 
 /** A matrix times a series. */
-export function times(matrix: Float64Array, series: ArrayLike<number>): Float64Array {
+export function times(
+  matrix: Float64Array,
+  series: ArrayLike<number>,
+  out: Float64Array = new Float64Array(series.length),
+): Float64Array {
   const n = series.length;
-  const out = new Float64Array(n);
   for (let r = 0; r < n; r += 1) {
     let sum = 0;
     for (let c = 0; c < n; c += 1) sum += matrix[r * n + c]! * series[c]!;

@@ -11,6 +11,8 @@ const LEAST_Z = 4.5;
 /** Courses that are looked for: of the middle of a patch, and of its rim or of a leak beside the view, where heat comes late. */
 const DISTANCES = [0, 2.2];
 const MOST = 6;
+/** Growth is told from about so many moments. */
+const MOST_GROUPS = 20;
 /** Outline of a patch: this share of its height, or so many spreads. */
 const OUTLINE = 0.25;
 const OUTLINE_Z = 3;
@@ -40,7 +42,9 @@ export interface Growth {
  * @param ons - moments at which the water may have been turned on, s
  * @param D - how long heat takes to the surface, s
  */
-export function growthOf(stack: Stack, noise: number, ons: readonly number[], D: number, sign: 1 | -1): Growth {
+export function growthOf(all: Stack, pixelNoise: number, ons: readonly number[], D: number, sign: 1 | -1): Growth {
+  const stack = grouped(all);
+  const noise = pixelNoise * Math.sqrt(stack.times.length / all.times.length);
   const matrix = unsteady(stack.times, noise);
   const end = stack.times.at(-1)!;
   let best: Growth | null = null;
@@ -65,6 +69,28 @@ export function growthOf(stack: Stack, noise: number, ons: readonly number[], D:
       patches: [],
     }
   );
+}
+
+/** Frames taken together by their means where there are many: a leak is slower than they are. */
+function grouped(stack: Stack): Stack {
+  const size = Math.floor(stack.times.length / MOST_GROUPS);
+  if (size < 2) return stack;
+  const groups = Array.from({ length: Math.ceil(stack.times.length / size) }, (_, g) => g * size);
+  return {
+    ...stack,
+    times: groups.map((from) => mean(stack.times.slice(from, from + size))),
+    rises: groups.map((from) => {
+      const some = stack.rises.slice(from, from + size);
+      const sum = new Float32Array(some[0]!.length);
+      for (const values of some) for (let p = 0; p < sum.length; p += 1) sum[p]! += values[p]!;
+      for (let p = 0; p < sum.length; p += 1) sum[p]! /= some.length;
+      return sum;
+    }),
+  };
+}
+
+function mean(values: readonly number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
 }
 
 function patchesOf(map: Grid, spread: number, on: number): Patch[] {

@@ -1,6 +1,6 @@
 import { times as through } from './growth';
 import type { Series } from './series';
-import { rise } from './spread';
+import { addRises, momentOf, rise } from './spread';
 
 /** A place under the floor that warms, seen from where the water comes out: from when on, s, and how much. */
 export interface Spot {
@@ -79,6 +79,9 @@ export function line(on: number, direction: number, length: number, back: number
   });
 }
 
+/** Farther than this, in λ, hardly anything is left. */
+const FARTHEST_SHOWN = 7;
+
 /** What a series would show of one unit of heat in spots around a place. */
 export function shownBy(
   series: Series,
@@ -90,16 +93,20 @@ export function shownBy(
   const n = times.length;
   const out = new Float64Array(xs.length * n);
   const course = new Float64Array(n);
+  const moments = spots.map(({ from }) => times.map((time) => momentOf((time - from) / D)));
   for (let p = 0; p < xs.length; p += 1) {
     course.fill(0);
     let some = false;
-    for (const { dx, dy, from, weight } of spots) {
-      const distance = Math.hypot(xs[p]! - x - dx, (ys[p]! - y - dy) / flat) / lambda;
-      if (distance >= 7) continue;
+    for (let k = 0; k < spots.length; k += 1) {
+      const { dx, dy, weight } = spots[k]!;
+      const across = xs[p]! - x - dx;
+      const along = (ys[p]! - y - dy) / flat;
+      const distance = Math.sqrt(across * across + along * along) / lambda;
+      if (distance >= FARTHEST_SHOWN) continue;
       some = true;
-      for (let i = 0; i < n; i += 1) course[i]! += weight * rise(distance, (times[i]! - from) / D);
+      addRises(distance, moments[k]!, weight, course);
     }
-    if (some) out.set(through(matrix, course), p * n);
+    if (some) through(matrix, course, out.subarray(p * n, (p + 1) * n));
   }
   return out;
 }

@@ -41,6 +41,44 @@ function made(): Float32Array {
   return rows;
 }
 
+/** Where a time lies in the table: a column, and how far on to the next; −1 before anything has arrived. */
+export interface Moment {
+  column: number;
+  share: number;
+}
+
+/** @param time - in D, since the source began */
+export function momentOf(time: number): Moment {
+  if (!(time > FIRST)) return { column: -1, share: 0 };
+  const k = Math.min(TIMES - 1.001, (Math.log(time / FIRST) / RATIO) * (TIMES - 1));
+  const column = Math.floor(k);
+  return { column, share: k - column };
+}
+
+/** Distances, in λ, from which on nothing is left. */
+export const FARTHEST_RISE = (SIDES - 1) * SIDE;
+
+/**
+ * Adds what a source of some weight shows at a distance to a course.
+ *
+ * @param distance - in λ, less than FARTHEST_RISE
+ * @param moments - of the course
+ */
+export function addRises(distance: number, moments: readonly Moment[], weight: number, course: Float64Array): void {
+  const rows = (table ??= made());
+  const i = distance / SIDE;
+  const row = Math.floor(i);
+  const [near, far] = [row * TIMES, (row + 1) * TIMES];
+  const b = weight * (i - row);
+  const a = weight - b;
+  for (let k = 0; k < moments.length; k += 1) {
+    const { column, share } = moments[k]!;
+    if (column < 0) continue;
+    const [p, q] = [near + column, far + column];
+    course[k]! += (a * rows[p]! + b * rows[q]!) * (1 - share) + (a * rows[p + 1]! + b * rows[q + 1]!) * share;
+  }
+}
+
 /**
  * Rise of the surface at a distance after a time, for a source of one unit.
  *
@@ -48,12 +86,8 @@ function made(): Float32Array {
  * @param time - in D, since the source began
  */
 export function rise(distance: number, time: number): number {
-  table ??= made();
-  if (time <= FIRST || distance >= (SIDES - 1) * SIDE) return 0;
-  const i = distance / SIDE;
-  const k = Math.min(TIMES - 1.001, (Math.log(time / FIRST) / RATIO) * (TIMES - 1));
-  const [i0, k0] = [Math.floor(i), Math.floor(k)];
-  const [a, b] = [i - i0, k - k0];
-  const o = i0 * TIMES + k0;
-  return (table[o]! * (1 - b) + table[o + 1]! * b) * (1 - a) + (table[o + TIMES]! * (1 - b) + table[o + TIMES + 1]! * b) * a;
+  if (distance >= FARTHEST_RISE) return 0;
+  const course = new Float64Array(1);
+  addRises(distance, [momentOf(time)], 1, course);
+  return course[0]!;
 }

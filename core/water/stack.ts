@@ -46,18 +46,20 @@ function undisturbed(frames: Float32Array[], limit: number): void {
   const n = frames.length;
   if (n < 2 * REACH + 1) return;
   const kept = frames.map((frame) => frame.slice());
-  const near = new Float32Array(2 * REACH + 1);
   for (let i = 0; i < n; i += 1) {
-    const from = Math.max(0, Math.min(n - near.length, i - REACH));
+    const from = Math.max(0, Math.min(n - 2 * REACH - 1, i - REACH));
+    const [a, b, c, d, e] = kept.slice(from) as [Float32Array, Float32Array, Float32Array, Float32Array, Float32Array];
     const target = frames[i]!;
     for (let p = 0; p < target.length; p += 1) {
-      for (let k = 0; k < near.length; k += 1) near[k] = kept[from + k]![p]!;
-      const middle = medianOfFive(near);
+      const middle = medianOfFive(a[p]!, b[p]!, c[p]!, d[p]!, e[p]!);
       if (Math.abs(target[p]! - middle) > limit) target[p] = middle;
     }
   }
 }
 
-function medianOfFive(values: Float32Array): number {
-  return values.slice().sort()[values.length >> 1]!;
+/** The third largest: what is left when the smallest and largest of two pairs are struck out. */
+function medianOfFive(a: number, b: number, c: number, d: number, e: number): number {
+  const low = Math.max(Math.min(a, b), Math.min(c, d));
+  const high = Math.min(Math.max(a, b), Math.max(c, d));
+  return Math.max(Math.min(low, high), Math.min(Math.max(low, high), e));
 }

@@ -15,7 +15,7 @@ const BROAD = 1 / 36;
 const EVENING: Evening = { bound: 5, floor: 2 };
 const LOOKING: Evening = { bound: 3, floor: 0.6 };
 /** A tripod creeps by parts of a pixel; that is found in so few rounds. */
-const CREEP_ROUNDS = 8;
+const CREEP_ROUNDS = 5;
 /** A frame that is less like the view than this share of what is usual was bumped; than this, even when looked for, it is none of it. */
 const USUAL_SHARE = 0.6;
 const FOREIGN_SHARE = 0.45;

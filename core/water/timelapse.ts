@@ -71,6 +71,7 @@ const SURE_Z = 6;
 const NEAR = 30;
 const STANDS_OUT = 3;
 const LEAST_NOISE = 0.005;
+const NOISE_FRAMES = 12;
 
 /**
  * Finds where water comes out under a floor, in frames of one view that were taken one after the other.
@@ -89,8 +90,8 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const start = kept[0]!.t;
   const times = kept.map(({ t }) => t - start);
   const smalls = kept.map(({ small }) => small);
-  const noise = Math.max(LEAST_NOISE, medianOf(Float32Array.from(smalls, estimateNoise)));
-  const pixelNoise = Math.max(LEAST_NOISE, medianOf(Float32Array.from(kept, ({ frame }) => estimateNoise(frame))));
+  const noise = noiseOf(smalls);
+  const pixelNoise = noiseOf(kept.map(({ frame }) => frame));
   const maps = kept.map(({ at }) => at.h);
   const stack = stackOf(smalls, maps, times, noise);
   progress(0.75);
@@ -130,6 +131,13 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   };
 }
 
+/** Noise of one pixel, K: the middle one of some frames. */
+function noiseOf(frames: readonly Grid[]): number {
+  const every = Math.ceil(frames.length / NOISE_FRAMES);
+  const some = frames.filter((_, i) => i % every === 0);
+  return Math.max(LEAST_NOISE, medianOf(Float32Array.from(some, estimateNoise)));
+}
+
 function tooFew(message: string): CoreError {
   return new CoreError('bad_input', message, {}, 'Take frames of one view from a tripod, one every minute or two.');
 }
@@ -142,12 +150,14 @@ function inFrame(
   sign: 1 | -1,
 ): { contrast: number; area: number } {
   if (!found) return { contrast: 0, area: 0 };
+  const [now, first] = [rises[i]!, rises[0]!];
+  const top = Math.max(0, Math.ceil(found.y - NEAR));
+  const bottom = Math.min(height - 1, found.y + NEAR);
   let n = 0;
-  for (let p = 0; p < width * height; p += 1)
-    if (
-      Math.hypot((p % width) - found.x, Math.floor(p / width) - found.y) < NEAR &&
-      sign * (rises[i]![p]! - rises[0]![p]!) > STANDS_OUT * noise
-    )
-      n += 1;
+  for (let y = top; y <= bottom; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const p = y * width + x;
+      if (sign * (now[p]! - first[p]!) > STANDS_OUT * noise && Math.hypot(x - found.x, y - found.y) < NEAR) n += 1;
+    }
   return { contrast: found.amount * largestRise(times[i]!, found.floor, found.spots), area: n / (width * height) };
 }
