@@ -1,9 +1,10 @@
 import type { DisplayUnit } from '@core/units/temperature';
+import { earlierVisitsOf } from '@core/proof/proven';
 import { framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
 import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
-import { loadVisitDocument } from '@data/queries/document';
+import { loadVisitDocument, loadVisitDocuments } from '@data/queries/document';
 import { frameShas, photoFile } from '@data/queries/files';
 import type { JobResult } from './jobs';
 import type { ReportJob } from './report/job';
@@ -20,13 +21,15 @@ export async function makeReport(
   options: { signal: AbortSignal; onProgress(done: number, total: number): void },
 ): Promise<JobResult> {
   const document = await loadVisitDocument(asking, visitId);
+  const earlier = await loadVisitDocuments(asking, earlierVisitsOf(document));
   const pixels: ReportJob['pixels'] = {};
-  for (const id of framesOfPaper(document, paper)) pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
+  for (const id of framesOfPaper(document, paper, earlier))
+    pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
   for (const id of photosOfPaper(document, paper, unit))
     photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
-  const bytes = await shared.denReports.run({ document, unit, paper, pixels, photos }, options);
+  const bytes = await shared.denReports.run({ document, earlier, unit, paper, pixels, photos }, options);
   const name = [siteOf(document).name, PAPER_NAMES[paper], visitDay(document)].filter(Boolean).join(' ');
   return { bytes, fileName: `${name}.pdf`, type: 'application/pdf' };
 }

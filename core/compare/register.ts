@@ -5,7 +5,7 @@ import { projected, type Homography } from '../geometry/homography';
 import { Template, type Fit, type Way } from './template';
 import { guesses } from './guesses';
 import { rescaled } from './maps';
-import { sameness } from './sameness';
+import { sameness, standsOut } from './sameness';
 import { plainer } from './similarity';
 import { singular } from './singular';
 import { featuresOf, textureOf, type Evening, type Texture } from './texture';
@@ -22,8 +22,10 @@ const EVENING: Record<'looking' | 'exact', Evening> = { looking: { bound: 3, flo
 const ONGOING = 0.06;
 /** How many candidates are followed at each width. */
 const KEPT = { coarse: 20, near: 10, middle: 5, fine: 2 };
-/** Below this two frames show different things, or too little to say. */
-const LEAST_SAME = 0.26;
+/** Below this two frames show different things, or too little to say; where little is the same, it has to stand out as well. */
+const LEAST_SAME = 0.24;
+const SURELY_SAME = 0.35;
+const LEAST_OUTSTANDING = 5.2;
 const EXACT: Way = { rounds: 8, kind: 'projective', robust: true };
 const LEAST_OVERLAP = 0.4;
 /** Another place that is nearly as good as the best: which one is right cannot be said. */
@@ -54,7 +56,8 @@ export function register(before: Grid, after: Grid): Registration {
   const exact = [textureOf(a, BROAD.exact), textureOf(b, BROAD.exact)] as const;
   const { at, best, other, middle } = candidates(a, b, exact);
   if (!best) throw cannot('Nothing in one frame was found in the other.');
-  if (best.sameness < LEAST_SAME) throw cannot('The frames show different things, or too little to tell.');
+  if (best.sameness < LEAST_SAME || (best.sameness < SURELY_SAME && best.standsOut() < LEAST_OUTSTANDING))
+    throw cannot('The frames show different things, or too little to tell.');
   if (other && other.sameness > AS_GOOD * best.sameness)
     throw cannot('What the frames show repeats: they fit onto each other in more than one way.');
   const plain = plainer(middle.template, middle.b, rescaled(best.h, [at, middle.width], [at, middle.width]));
@@ -80,6 +83,7 @@ export function register(before: Grid, after: Grid): Registration {
 interface Candidate {
   h: Homography;
   sameness: number;
+  standsOut(): number;
 }
 
 function candidates(
@@ -131,7 +135,10 @@ function candidates(
     fineA,
     9,
   )
-    .map(({ h, like }) => ({ h, sameness: Math.sign(like) * sameness(onceA, onceB, h) }))
+    .map(({ h, like }): Candidate => {
+      const same = sameness(onceA, onceB, h);
+      return { h, sameness: Math.sign(like) * same, standsOut: () => standsOut(onceA, onceB, h, same) };
+    })
     .sort((p, q) => q.sameness - p.sameness);
   return { at: fine, best: found[0], other: found[1], middle: { width: middle, template: robust, b: robustB } };
 }

@@ -1,5 +1,6 @@
 import type { Grid } from '../detect/grid';
 import type { Homography } from '../geometry/homography';
+import { product } from './maps';
 import { sampled } from './resized';
 
 /** Side of a block, pixels: each has one voice, whether a window fills it or bare plaster. */
@@ -46,4 +47,22 @@ function blockLikeness(a: Grid, b: Grid, h: Homography, left: number, top: numbe
     }
   if (n < LEAST_SHARED * BLOCK * BLOCK) return null;
   return (sab - (sa * sb) / n) / Math.sqrt((saa - (sa * sa) / n) * (sbb - (sb * sb) / n) + 1e-9);
+}
+
+/** Shifts at which nothing should fit, pixels. */
+const BESIDE = [-24, -12, 0, 12, 24].flatMap((dx) => [-16, -8, 0, 8, 16].map((dy) => [dx, dy] as const));
+
+/**
+ * How far a map stands out from the same map shifted aside, in standard deviations of those: of one wall 5.6 and more, of
+ * different ones hardly 5, also where plain plaster leaves little that is the same.
+ *
+ * @param same - how far the pictures show the same through the map itself; of either sign
+ */
+export function standsOut(a: Grid, b: Grid, h: Homography, same: number): number {
+  const others = BESIDE.filter(([dx, dy]) => dx !== 0 || dy !== 0).map(([dx, dy]) =>
+    sameness(a, b, product([1, 0, dx, 0, 1, dy, 0, 0, 1], h)),
+  );
+  const mean = others.reduce((sum, value) => sum + value, 0) / others.length;
+  const spread = Math.sqrt(others.reduce((sum, value) => sum + (value - mean) ** 2, 0) / others.length);
+  return Math.abs(same - mean) / (spread + 1e-9);
 }

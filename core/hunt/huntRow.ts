@@ -4,6 +4,9 @@ import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } fro
 import { COVERING_NAMES } from '../water/willShow';
 import { HYPOTHESES, HUNT_STEPS, OUTCOMES } from './hypotheses';
 
+const pixel = z.number().min(0).max(20_000);
+/** Meters count in per cent, digits or units of their own. */
+const meterValue = z.number().min(0, 'must not be negative').max(2000, 'must not exceed 2000');
 const metres = z.number().min(0, 'must not be negative').max(100, 'must not exceed 100 m');
 
 /** The hunt for a leak: one row for each visit. */
@@ -22,6 +25,15 @@ export const huntValueSchema = z.object({
   /** What came of each step, and when. */
   steps: z.partialRecord(z.enum(HUNT_STEPS), z.object({ outcome: z.enum(OUTCOMES), at: momentSchema })),
   litresMin: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 l/min').nullable(),
+  /** Of a cubic metre of water and of a kilowatt-hour of its heat, in the currency of the house. */
+  pricePerM3: z.number().min(0, 'must not be negative').max(1000, 'must not exceed 1000').nullable(),
+  pricePerKwh: z.number().min(0, 'must not be negative').max(100, 'must not exceed 100').nullable(),
+  /** Steps that take their time, and when each was begun. */
+  timers: z.partialRecord(z.enum(HUNT_STEPS), momentSchema),
+  /** What a moisture meter read at places of a frame, in pixels; of as many days as somebody came. */
+  meter: z
+    .array(z.object({ id: idSchema, at: momentSchema, frameId: idSchema, x: pixel, y: pixel, value: meterValue }))
+    .max(400, 'must not exceed 400 readings'),
   /** Marked from two fixed edges. */
   mark: z.object({ fromA: nameSchema(80), aM: metres.nullable(), fromB: nameSchema(80), bM: metres.nullable() }).nullable(),
   /** What was found when it was opened. */
@@ -54,6 +66,10 @@ export const huntEntity = defineEntity({
     series: 'frames',
     steps: 'steps',
     litresMin: 'loss',
+    pricePerM3: 'price of water',
+    pricePerKwh: 'price of heat',
+    timers: 'timers',
+    meter: 'meter readings',
     mark: 'mark',
     found: 'what was found',
     note: 'note',

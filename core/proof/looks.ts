@@ -1,8 +1,8 @@
 import type { Look, Place } from '../compare/change';
 import type { VisitDocument } from '../document';
 import { spansOf } from '../frame/region';
-import { correctValues } from '../radiometry/measurement';
-import { lineFor, settingsFor } from '../visit/settingsInForce';
+import { settingsFor } from '../visit/settingsInForce';
+import { surfaceFor } from '../visit/surface';
 import { conditionsOf } from '../visit/theVisit';
 import type { PairRegion } from './pairRow';
 
@@ -20,14 +20,6 @@ export function lookFor(document: VisitDocument, frameId: string, values: Float3
     outsideC,
     emissivity: settingsFor(document, frameId).emissivity.value,
   };
-}
-
-/** A frame's surface temperatures under its settings. */
-export function surfaceFor(document: VisitDocument, frameId: string, values: Float32Array): Look['surface'] {
-  const { width, height } = document.frameFacts[frameId]!;
-  const surface = new Float32Array(values.length);
-  correctValues(values, lineFor(document, frameId), surface);
-  return { width, height, values: surface };
 }
 
 /** A region of a pair as a place of its earlier frame. */

@@ -3,7 +3,8 @@ import type { VisitDocument } from '../document';
 import { remembered } from '../rows/derived';
 import { partsOfFrame } from '../visit/settingsInForce';
 import { conditionsOf } from '../visit/theVisit';
-import { lookFor, surfaceFor } from './looks';
+import { surfaceFor } from '../visit/surface';
+import { lookFor } from './looks';
 import type { PairValue } from './pairRow';
 
 /** Both frames of a pair as they are compared. */

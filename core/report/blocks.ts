@@ -16,6 +16,8 @@ export function blocksOf(report: Report): Block[] {
       { kind: 'pictures', pictures: [{ figure: null, photoId, caption: '' }] },
       { kind: 'facts', facts },
     ]),
+    ...report.proof,
+    ...report.water,
     ...report.heating,
     ...photoSheet(report),
     { kind: 'sheet', above: '', title: 'What was looked at' },

@@ -1,3 +1,5 @@
+import { framesOfHunt } from '../hunt/seek';
+import { framesOfPairs, type Proven } from '../proof/proven';
 import { roundOf } from '../round/round';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
@@ -6,11 +8,14 @@ import { photosOf } from '../visit/frames';
 import { judgeConditions } from '../visit/judgeConditions';
 import { KINDS } from '../visit/kinds';
 import { onlyRow, siteOf, visitDay, visitRow } from '../visit/theVisit';
+import type { Timelapse } from '../water/timelapse';
 import type { VisitDocument } from '../document';
 import type { Block } from './block';
 import { framesOfFlush } from './heating/flush';
 import { framesOfRecord } from './heating/record';
 import { heatingSheets } from './heating/sheets';
+import { leakSheets } from './leak';
+import { proofSheets } from './proof';
 import { answerInShort, type ComplaintAnswer, complaintAnswers, proposedAnswer } from './answers';
 import { conditionFacts } from './conditionFacts';
 import { coverageFacts } from './coverageFacts';
@@ -39,6 +44,9 @@ export interface Report {
   findings: ReportFinding[];
   /** Sheets on the heating: its record, flush and boiler cards, where there are any. */
   heating: Block[];
+  /** Sheets on a leak that is hunted, and on what works changed. */
+  water: Block[];
+  proof: Block[];
   /** Notes, spoken notes and probe values of the round. */
   notes: Fact[];
   /** What was looked at, room by room. */
@@ -49,6 +57,14 @@ export interface Report {
   /** Daylight photos that stand in no finding. */
   photos: { photoId: string; words: string }[];
 }
+
+/** What a report says of series and pairs, which takes seconds to find out. */
+export interface Computed {
+  proven: readonly Proven[];
+  leak: Timelapse | null;
+}
+
+export const NOTHING_COMPUTED: Computed = { proven: [], leak: null };
 
 /** A picture without data: what is said of it was typed by a person and never measured. */
 export interface Evidence {
@@ -69,14 +85,15 @@ function framesOfFinding(document: VisitDocument, findingId: string): string[] {
   return [...shown.map(({ frameId }) => frameId), ...ofRegions].filter((id): id is string => id !== null);
 }
 
-/** Frames whose pixels a report needs: those of its findings, those that hold the references of their scales, those of the heating. */
-export function framesOfReport(document: VisitDocument): string[] {
+/** Frames whose pixels a report needs: those of its findings, those that hold the references of their scales, those of the heating, of pairs and of a series. */
+export function framesOfReport(document: VisitDocument, earlier: readonly VisitDocument[] = []): string[] {
   const findings = Object.keys(document.rows.finding);
   const heating = [...framesOfRecord(document), ...framesOfFlush(document)];
-  if (findings.length === 0) return [...new Set(heating)];
+  const sheets = [...heating, ...framesOfPairs(document, earlier), ...framesOfHunt(document)];
+  if (findings.length === 0) return [...new Set(sheets)];
   const { referenceInsideId, referenceOutsideId } = visitRow(document).value;
   const ofVisit = [referenceInsideId, referenceOutsideId].flatMap((id) => document.rows.region[id ?? '']?.value.frameId ?? []);
-  return [...new Set([...findings.flatMap((id) => framesOfFinding(document, id)), ...ofVisit, ...heating])];
+  return [...new Set([...findings.flatMap((id) => framesOfFinding(document, id)), ...ofVisit, ...sheets])];
 }
 
 /** Photos that a report shows: those of its findings, pictures without data, and the photo sheet. */
@@ -91,11 +108,13 @@ export function photosOfReport({ findings, evidence, photos }: Report): string[]
  *
  * @param pixels - stored values of a frame by its id; at least those of `framesOfReport`
  * @param unit - what temperatures are written in
+ * @param computed - what takes too long to be computed here
  */
 export function buildReport(
   document: VisitDocument,
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
+  computed: Computed = NOTHING_COMPUTED,
 ): Report {
   const site = siteOf(document);
   const visit = visitRow(document).value;
@@ -123,6 +142,8 @@ export function buildReport(
     camera: cameras.join(', ') || 'not noted',
     findings,
     heating: heatingSheets(document, pixels, unit),
+    water: leakSheets(document, computed.leak, pixels, unit),
+    proof: proofSheets(document, computed.proven, unit),
     notes: noteFacts(document, unit),
     coverage: coverageFacts(document, unit),
     limits: LIMITS,

@@ -1,5 +1,7 @@
 import type { Pixels } from '../circuit/tails';
 import type { VisitDocument } from '../document';
+import { framesOfHunt } from '../hunt/seek';
+import { framesOfPairs } from '../proof/proven';
 import type { DisplayUnit } from '../units/temperature';
 import { siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { Block } from './block';
@@ -8,10 +10,12 @@ import { boilerBlocks, cardsOf } from './heating/boiler';
 import { flushBlocks, framesOfFlush } from './heating/flush';
 import { openingBlocks } from './heating/openings';
 import { framesOfRecord, recordBlocks } from './heating/record';
-import { buildReport, framesOfReport, photosOfReport } from './model';
+import { leakSheets } from './leak';
+import { buildReport, framesOfReport, NOTHING_COMPUTED, photosOfReport, type Computed } from './model';
+import { proofSheets } from './proof';
 
 /** What is made of a visit to be taken along. */
-export const PAPERS = ['report', 'heating', 'openings', 'flush', 'boiler'] as const;
+export const PAPERS = ['report', 'heating', 'openings', 'flush', 'boiler', 'proof', 'leak'] as const;
 export type Paper = (typeof PAPERS)[number];
 
 /** What a paper's file is called after the site. */
@@ -21,6 +25,8 @@ export const PAPER_NAMES: Record<Paper, string> = {
   openings: 'openings',
   flush: 'flush certificate',
   boiler: 'boiler card',
+  proof: 'what the works changed',
+  leak: 'where the water comes from',
 };
 
 /** A paper as it is printed. */
@@ -32,15 +38,19 @@ export interface Printed {
   blocks: Block[];
 }
 
-/** Frames whose pixels a paper needs. */
-export function framesOfPaper(document: VisitDocument, paper: Paper): string[] {
+/** Frames whose pixels a paper needs. @param earlier - visits that pairs are compared with */
+export function framesOfPaper(document: VisitDocument, paper: Paper, earlier: readonly VisitDocument[]): string[] {
   switch (paper) {
     case 'report':
-      return framesOfReport(document);
+      return framesOfReport(document, earlier);
     case 'heating':
       return [...new Set(framesOfRecord(document))];
     case 'flush':
       return [...new Set(framesOfFlush(document))];
+    case 'proof':
+      return framesOfPairs(document, earlier);
+    case 'leak':
+      return framesOfHunt(document);
     case 'openings':
     case 'boiler':
       return [];
@@ -59,10 +69,10 @@ export function photosOfPaper(document: VisitDocument, paper: Paper, unit: Displ
     const report = buildReport(document, () => undefined, unit);
     return [...new Set([...photosOfReport(report), ...photosOfBlocks(report.heating)])];
   }
-  return photosOfBlocks(paperBlocks(document, paper, () => undefined, unit));
+  return photosOfBlocks(paperBlocks(document, paper, () => undefined, unit, NOTHING_COMPUTED));
 }
 
-function paperBlocks(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit): Block[] {
+function paperBlocks(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit, computed: Computed): Block[] {
   const sheet = (title: string): Block => ({
     kind: 'sheet',
     above: [siteOf(document).address, visitRow(document).value.title, visitDay(document)].filter(Boolean).join(' · '),
@@ -71,13 +81,17 @@ function paperBlocks(document: VisitDocument, paper: Paper, pixels: Pixels, unit
   const { name } = siteOf(document);
   switch (paper) {
     case 'report':
-      return blocksOf(buildReport(document, pixels, unit));
+      return blocksOf(buildReport(document, pixels, unit, computed));
     case 'heating':
       return [sheet(`${name}: record of the heating`), ...recordBlocks(document, pixels, unit)];
     case 'openings':
       return [sheet(`${name}: openings by order of warming`), ...openingBlocks(document)];
     case 'flush':
       return [sheet(`${name}: certificate of a flush`), ...flushBlocks(document, pixels)];
+    case 'proof':
+      return named(proofSheets(document, computed.proven, unit), sheet(`${name}: nothing is compared yet`));
+    case 'leak':
+      return named(leakSheets(document, computed.leak, pixels, unit), sheet(`${name}: no leak is hunted`));
     case 'boiler': {
       const cards = cardsOf(document);
       if (cards.length === 0) return [sheet(`${name}: no boiler card yet`)];
@@ -86,14 +100,19 @@ function paperBlocks(document: VisitDocument, paper: Paper, pixels: Pixels, unit
   }
 }
 
+/** Sheets, or one that says that there are none. */
+function named(sheets: Block[], none: Block): Block[] {
+  return sheets.length > 0 ? sheets : [none];
+}
+
 /** A paper of a visit, from what is stored of it now. */
-export function printed(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit): Printed {
+export function printed(document: VisitDocument, paper: Paper, pixels: Pixels, unit: DisplayUnit, computed: Computed): Printed {
   const { name } = siteOf(document);
   const day = visitDay(document);
   return {
     title: [name, PAPER_NAMES[paper], day].filter(Boolean).join(', '),
     subject: visitRow(document).value.title,
     foot: [name, PAPER_NAMES[paper], day].filter(Boolean).join(' · '),
-    blocks: paperBlocks(document, paper, pixels, unit),
+    blocks: paperBlocks(document, paper, pixels, unit, computed),
   };
 }

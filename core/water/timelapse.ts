@@ -2,6 +2,7 @@ import { medianOf } from '../detect/median';
 import type { Grid } from '../detect/grid';
 import { CoreError } from '../errors';
 import { estimateNoise } from '../frame/noise';
+import { projected } from '../geometry/homography';
 import { chooseSource, type Found } from './choose';
 import { enoughOf } from './enough';
 import { oneView } from './oneView';
@@ -41,8 +42,8 @@ export interface Timelapse {
   /** Whether the series was long enough to show a leak under such a floor; how much longer it takes if not. */
   enough: boolean;
   moreMinutes: number | null;
-  /** How far the leak stands out, K, and over which share of the view. */
-  frames: { name: string; t: number; contrast: number; area: number }[];
+  /** How far the leak stands out, K, over which share of the view, and how far the camera had moved since the first frame, pixels. */
+  frames: { name: string; t: number; contrast: number; area: number; moved: number }[];
   dropped: { name: string; reason: 'foreign' }[];
   inOrder: boolean;
   /** How much each place grew as a leak grows, K at the end, and what that scatters by. */
@@ -122,7 +123,12 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     slopeMax: shown && steepest(shown, end),
     confidence: shown ? confidenceOf(shown) : found ? NOT_YET : 0,
     ...enough,
-    frames: kept.map(({ name }, i) => ({ name, t: times[i]!, ...inFrame(stack, found, i, noise, sign) })),
+    frames: kept.map(({ name, at: { h } }, i) => ({
+      name,
+      t: times[i]!,
+      ...inFrame(stack, found, i, noise, sign),
+      moved: scale * distance(projected(h, [stack.width / 2, stack.height / 2]), [stack.width / 2, stack.height / 2]),
+    })),
     dropped: foreign.map((name) => ({ name, reason: 'foreign' })),
     inOrder: order.asGiven,
     growth,
@@ -136,6 +142,10 @@ function noiseOf(frames: readonly Grid[]): number {
   const every = Math.ceil(frames.length / NOISE_FRAMES);
   const some = frames.filter((_, i) => i % every === 0);
   return Math.max(LEAST_NOISE, medianOf(Float32Array.from(some, estimateNoise)));
+}
+
+function distance([ax, ay]: readonly [number, number], [bx, by]: readonly [number, number]): number {
+  return Math.hypot(ax - bx, ay - by);
 }
 
 function tooFew(message: string): CoreError {

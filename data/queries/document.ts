@@ -88,6 +88,19 @@ export async function requireVisit({ db }: Asking, visitId: string): Promise<voi
   await siteOf(db, visitId);
 }
 
+/** Visits of a list that are still there, each as `loadVisitDocument` gives it. */
+export async function loadVisitDocuments(asking: Asking, visitIds: readonly string[]): Promise<VisitDocument[]> {
+  const loaded: VisitDocument[] = [];
+  for (const id of visitIds) {
+    try {
+      loaded.push(await loadVisitDocument(asking, id));
+    } catch (error) {
+      if (!(error instanceof CoreError) || error.code !== 'not_found') throw error;
+    }
+  }
+  return loaded;
+}
+
 async function siteOf(tx: Connection, visitId: string) {
   const [found] = await tx
     .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt })

@@ -5,6 +5,8 @@ import type { Paper } from '@core/report/papers';
 /** What the report's worker needs: the visit, and the bytes that it shows. */
 export interface ReportJob {
   document: VisitDocument;
+  /** Visits that its pairs are compared with. */
+  earlier: VisitDocument[];
   unit: DisplayUnit;
   paper: Paper;
   /** Little-endian float32 by frame. */

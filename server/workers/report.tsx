@@ -1,5 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
+import { leakOf } from '@core/hunt/seek';
+import { provenOf } from '@core/proof/proven';
 import { framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
 import { spansOfAll } from '@core/frame/region';
 import { framePng, uprightPhoto } from '../picture';
@@ -11,14 +13,19 @@ import { serveJobs } from './serve';
 const PHOTO_PIXELS = 1000;
 
 serveJobs<ReportJob, Uint8Array>(
-  async ({ document, unit, paper, pixels, photos }, { progress }) => {
+  async ({ document, earlier, unit, paper, pixels, photos }, { progress }) => {
     const values = new Map(
-      framesOfPaper(document, paper).map((id) => {
+      framesOfPaper(document, paper, earlier).map((id) => {
         const bytes = pixels[id]!;
         return [id, new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer)];
       }),
     );
-    const made = printed(document, paper, (id) => values.get(id), unit);
+    const of = (id: string) => values.get(id);
+    const computed = {
+      proven: paper === 'report' || paper === 'proof' ? provenOf(document, earlier, of) : [],
+      leak: paper === 'report' || paper === 'leak' ? leakOf(document, of) : null,
+    };
+    const made = printed(document, paper, of, unit, computed);
     const pictures: Pictures = { frames: {}, photos: {} };
     const addPhoto = async (id: string) => {
       const row = document.rows.photo[id];

@@ -16,7 +16,7 @@ import { ID } from '../../testing/visit';
 import type { VisitDocument } from '../../document';
 import type { Block } from '../block';
 import { blocksOf } from '../blocks';
-import { buildReport, framesOfReport } from '../model';
+import { buildReport, framesOfReport, NOTHING_COMPUTED } from '../model';
 import { framesOfPaper, PAPERS, photosOfPaper, printed } from '../papers';
 import { boilerBlocks, cardsOf } from './boiler';
 import { flushBlocks, hasFlush } from './flush';
@@ -307,16 +307,16 @@ test('the card without instruments goes by who warmed first', () => {
 describe('papers', () => {
   test('have a title, a foot and at least a sheet, whatever is there', () => {
     for (const paper of PAPERS) {
-      const made = printed(heatingVisit(), paper, none, 'C');
+      const made = printed(heatingVisit(), paper, none, 'C', NOTHING_COMPUTED);
       expect(made.blocks[0]!.kind).toBe('sheet');
       expect(made.title).toContain('Old Kiln Row');
       expect(made.foot).toContain('11 Feb 2026');
     }
   });
   test('ask for the pixels that they show', () => {
-    expect(framesOfPaper(worked(), 'heating').sort()).toEqual([FRAME, SECOND]);
-    expect(framesOfPaper(worked(), 'flush').sort()).toEqual([FRAME, SECOND]);
-    expect(framesOfPaper(worked(), 'boiler')).toEqual([]);
+    expect(framesOfPaper(worked(), 'heating', []).sort()).toEqual([FRAME, SECOND]);
+    expect(framesOfPaper(worked(), 'flush', []).sort()).toEqual([FRAME, SECOND]);
+    expect(framesOfPaper(worked(), 'boiler', [])).toEqual([]);
     expect(framesOfReport(worked())).toEqual(expect.arrayContaining([FRAME, SECOND]));
   });
   test('the report has sheets on the heating where something was done', () => {

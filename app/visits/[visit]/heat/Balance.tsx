@@ -5,7 +5,7 @@ import { AS_FOUND, asFoundAdvice, balanceStateBefore, leftOf, walkOf } from '@co
 import { DropChart } from './DropChart';
 import { EmitterCards } from './EmitterCards';
 import { NextStep } from './NextStep';
-import { PdfButton } from './PdfButton';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { NoEmitters } from './Radiators';
 import { useAdvice } from './useAdvice';
 import { useHeatPixels } from './useJudged';

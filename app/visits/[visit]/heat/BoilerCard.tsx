@@ -11,7 +11,7 @@ import { photosOf } from '@core/visit/frames';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { BoilerRate, newRate } from './BoilerRates';
-import { PdfButton } from './PdfButton';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import styles from './Heat.module.css';
 
 const { boiler, by, licence } = boilerCardValueSchema.shape;

@@ -10,7 +10,7 @@ import { EmitterCamera } from './EmitterCamera';
 import { FlushMarks } from './FlushMarks';
 import { FlushSteps } from './FlushSteps';
 import { FlushWater } from './FlushWater';
-import { PdfButton } from './PdfButton';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { NoEmitters } from './Radiators';
 import { useHeat } from './useHeat';
 import heat from './Heat.module.css';

@@ -13,7 +13,7 @@ import { Floor } from './Floor';
 import { Flush } from './Flush';
 import { Given } from './Given';
 import { PARTS, type PartPath } from './parts';
-import { PdfButton } from './PdfButton';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { Pipes } from './Pipes';
 import { Radiators } from './Radiators';
 import { Start } from './Start';

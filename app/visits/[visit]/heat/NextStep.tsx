@@ -11,7 +11,7 @@ import { ofWalk, warmingOf } from '@core/circuit/heatingOf';
 import type { BalanceAdvice } from '@core/heating/balance/state';
 import { useAwake } from '@ui/time/useAwake';
 import { useUnits } from '@ui/units/UnitProvider';
-import { PdfButton } from './PdfButton';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { ReadStep } from './ReadStep';
 import { clockOf } from './Start';
 import { TurnDial } from './TurnDial';

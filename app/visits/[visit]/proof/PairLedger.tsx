@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import type { Change, Verdict } from '@core/compare/change';
 import type { VisitDocument } from '@core/document';
 import { OUTCOMES, SURFACE_CHANGES, type SurfaceChange, type PairRegion, type PairValue } from '@core/proof/pairRow';
+import { isProven } from '@core/proof/left';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
 import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -29,11 +30,7 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
   const { document } = useVisit();
   const { laying, changes } = compared;
   const laid = laying && 'laid' in laying ? laying.laid : null;
-  const provable =
-    changes !== null &&
-    changes.length > 0 &&
-    changes.every(({ verdict }) => verdict === 'better' || verdict === 'same') &&
-    changes.some(({ verdict }) => verdict === 'better');
+  const provable = changes !== null && isProven(changes);
   return (
     <aside className={styles.ledger} aria-label="What changed">
       <h2>{pair.title}</h2>

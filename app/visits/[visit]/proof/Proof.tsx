@@ -8,6 +8,7 @@ import type { EarlierVisit } from '@core/proof/earlierVisit';
 import { toProve } from '@core/proof/toProve';
 import { siteOf } from '@core/visit/theVisit';
 import { localDay } from '@core/units/localTime';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { PairDesk } from './PairDesk';
@@ -51,6 +52,7 @@ export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
             popupMatchSelectWidth={false}
           />
         </label>
+        <PdfButton what="proof">Page for the householder</PdfButton>
         <UndoButtons />
       </header>
       {earlier instanceof CoreError && <Alert type="error" title={earlier.message} description={earlier.hint} />}

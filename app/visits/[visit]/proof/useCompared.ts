@@ -1,11 +1,11 @@
 'use client';
 
-import { releaseProxy, wrap, type Remote } from 'comlink';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Matched } from '@core/compare/byHand';
 import type { Change, Place } from '@core/compare/change';
 import type { Sides } from '@core/proof/sides';
-import type { CompareWorker, Laying } from '../../../../workers/compare';
+import type { Laying } from '@core/compare/lay';
+import { useCompareWorker } from './useCompareWorker';
 
 /** What is known of a pair; null for what is being computed. */
 export interface Compared {
@@ -22,7 +22,7 @@ export interface Compared {
  * @param places - of what is compared; the same as long as none changed
  */
 export function useCompared(sides: Sides | null, points: readonly Matched[], places: readonly Place[]): Compared {
-  const worker = useWorker();
+  const worker = useCompareWorker();
   const [laid, setLaid] = useState<{ of: unknown; laying: Laying } | null>(null);
   const [changed, setChanged] = useState<{ of: unknown; changes: Change[]; alike: Float32Array } | null>(null);
   const asked = useMemo(() => ({ sides, points }), [sides, points]);
@@ -58,24 +58,4 @@ export function useCompared(sides: Sides | null, points: readonly Matched[], pla
   }, [worker, toCompare]);
   const known = changed?.of === toCompare && toCompare !== null ? changed : null;
   return { laying, changes: known?.changes ?? null, alike: known?.alike ?? null };
-}
-
-/** A worker that is begun when it is asked for first, and ended with the page. */
-function useWorker(): () => Remote<CompareWorker> {
-  const running = useRef<{ thread: Worker; worker: Remote<CompareWorker> } | null>(null);
-  useEffect(
-    () => () => {
-      running.current?.worker[releaseProxy]();
-      running.current?.thread.terminate();
-      running.current = null;
-    },
-    [],
-  );
-  return useCallback(() => {
-    if (!running.current) {
-      const thread = new Worker(new URL('../../../../workers/compare.ts', import.meta.url), { type: 'module' });
-      running.current = { thread, worker: wrap<CompareWorker>(thread) };
-    }
-    return running.current.worker;
-  }, []);
 }

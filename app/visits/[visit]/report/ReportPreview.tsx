@@ -10,13 +10,15 @@ import { Blocks } from '@ui/report/Blocks';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 import { EditableField } from './EditableField';
+import { useComputed } from './useComputed';
 import styles from './ReportPreview.module.css';
 
 /** The report as it will be, from the same blocks as the PDF. */
 export function ReportPreview() {
   const { document } = useVisit();
   const { unit } = useUnits();
-  const { report, values } = useReport();
+  const { computed, earlier } = useComputed();
+  const { report, values } = useReport(computed, earlier);
   const { idle } = useVisitStore();
   const pdf = usePdf();
   // What was changed last has to be stored before it is printed.

@@ -1,19 +1,17 @@
 'use client';
 
 import { Tooltip } from 'antd';
-import { weighed } from '@core/hunt/hypotheses';
+import { weighed, type StepsDone } from '@core/hunt/hypotheses';
 import { HYPOTHESIS_WORDS, PREDICTS } from '@core/hunt/huntWords';
-import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 
 /** What it may be, weighed by what was done. */
-export function Causes() {
-  const { hunt } = useHunt();
+export function Causes({ steps }: { steps: StepsDone }) {
   return (
     <section aria-label="What it may be">
       <h2>What it may be</h2>
       <ol className={styles.causes}>
-        {weighed(hunt.steps).map(({ hypothesis, share }) => (
+        {weighed(steps).map(({ hypothesis, share }) => (
           <li key={hypothesis}>
             <Tooltip title={PREDICTS[hypothesis]} placement="right">
               <span tabIndex={0}>{HYPOTHESIS_WORDS[hypothesis]}</span>

@@ -113,6 +113,17 @@ export function Opened() {
               }
             />
           </label>
+          <label className={styles.field}>
+            <span>Advice</span>
+            <Input
+              aria-label="Advice"
+              defaultValue={found.advice}
+              maxLength={1000}
+              onBlur={(event) =>
+                event.target.value !== found.advice && put('Advice', { found: { ...found, advice: event.target.value } })
+              }
+            />
+          </label>
         </div>
       )}
     </section>

@@ -1,9 +1,10 @@
 'use client';
 
+import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Alert, Button, Empty, Progress, Segmented, Select } from 'antd';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import { seriesChoices } from '@core/hunt/huntOf';
+import { useEffect, useMemo, useState } from 'react';
+import { seriesChoices, type SeriesChoice } from '@core/hunt/huntOf';
 import { ownRange } from '@core/scale/ownRange';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { orderedScale } from '@core/scale/scale';
@@ -13,17 +14,14 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { GrowthPicture } from './GrowthPicture';
 import { SpotCurve } from './SpotCurve';
 import { useHunt } from './useHunt';
-import { useSought } from './useSought';
+import type { Sought } from './useSought';
 import { Verdict } from './Verdict';
 import styles from './Water.module.css';
 
 /** A series of one view: played, with what grew and where the water comes out. */
-export function Player() {
-  const { document, hunt, put } = useHunt();
+export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought: Sought & { stop(): void } }) {
+  const { document, put } = useHunt();
   const choices = useMemo(() => seriesChoices(document), [document]);
-  const chosen = choices.find(({ key }) => key === hunt.series) ?? choices[0] ?? null;
-  const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
-  const sought = useSought(document, hunt, frameIds);
   if (!chosen)
     return (
       <section className={styles.player} aria-label="Time-lapse">
@@ -65,11 +63,21 @@ export function Player() {
   );
 }
 
+/** How long a frame stands while a series is played, ms. */
+const EACH_MS = 250;
+
 function Played({ found }: { found: Timelapse }) {
   const { document } = useHunt();
   const units = useUnits();
   const [at, setAt] = useState(found.frames.length - 1);
   const [growth, setGrowth] = useState(true);
+  const [playing, setPlaying] = useState(false);
+  const count = found.frames.length;
+  useEffect(() => {
+    if (!playing) return;
+    const timer = setInterval(() => setAt((before) => (before + 1) % count), EACH_MS);
+    return () => clearInterval(timer);
+  }, [playing, count]);
   const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
   const index = Math.min(at, found.frames.length - 1);
   const { stack, growth: grown } = found;
@@ -92,7 +100,18 @@ function Played({ found }: { found: Timelapse }) {
             { value: true, label: 'What grew' },
             { value: false, label: 'Frames' },
           ]}
-          onChange={setGrowth}
+          onChange={(value) => {
+            setPlaying(false);
+            setGrowth(value);
+          }}
+        />
+        <Button
+          icon={playing ? <PauseOutlined /> : <CaretRightOutlined />}
+          aria-label={playing ? 'Pause' : 'Play'}
+          onClick={() => {
+            setGrowth(false);
+            setPlaying(!playing);
+          }}
         />
         <label className={styles.scrub}>
           <span>
@@ -106,6 +125,7 @@ function Played({ found }: { found: Timelapse }) {
             aria-label="Frame"
             onChange={(event) => {
               setGrowth(false);
+              setPlaying(false);
               setAt(Number(event.target.value));
             }}
           />

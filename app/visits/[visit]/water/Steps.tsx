@@ -1,64 +1,54 @@
 'use client';
 
-import { Button } from 'antd';
-import { HUNT_STEPS, nextStep, OUTCOMES, speaksFor, weighed, type HuntStep, type StepOutcome } from '@core/hunt/hypotheses';
-import { HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '@core/hunt/huntWords';
+import { HUNT_STEPS, nextStep, type HuntStep, type StepOutcome, type StepsDone } from '@core/hunt/hypotheses';
+import type { HuntValue } from '@core/hunt/huntRow';
+import { STEP_WORDS } from '@core/hunt/huntWords';
+import { Step } from './Step';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 
-/** From this on an outcome is said to speak for or against something. */
-const SPEAKS = 2;
-
-/** What tells them apart, the most telling first; each outcome moves what it may be. */
-export function Steps() {
+/**
+ * What tells them apart, the most telling first; each outcome moves what it may be.
+ *
+ * @param steps - with what the series says where nobody answered
+ */
+export function Steps({ steps }: { steps: StepsDone }) {
   const { hunt, put } = useHunt();
-  const next = nextStep(hunt.steps);
+  const next = nextStep(steps);
   const order = [...HUNT_STEPS].sort((a, b) => Number(b === next) - Number(a === next));
-  const answer = (step: HuntStep, outcome: StepOutcome) => {
-    const steps = { ...hunt.steps };
-    if (steps[step]?.outcome === outcome) delete steps[step];
-    else steps[step] = { outcome, at: Date.now() };
-    put(STEP_WORDS[step].ask, { steps });
-  };
   return (
     <section aria-label="What tells them apart">
       <h2>What tells them apart</h2>
       <ul className={styles.steps}>
-        {order.map((step) => {
-          const outcome = hunt.steps[step]?.outcome ?? null;
-          return (
-            <li key={step} data-next={step === next} aria-label={STEP_WORDS[step].ask}>
-              <b>{STEP_WORDS[step].ask}</b>
-              {(step === next || outcome === null) && <small>{STEP_WORDS[step].how}</small>}
-              {outcome !== null && outcome !== 'unclear' && <small>{reasons(step, outcome)}</small>}
-              <div role="group" aria-label={STEP_WORDS[step].ask}>
-                {OUTCOMES.map((one) => (
-                  <Button
-                    key={one}
-                    size="small"
-                    type={outcome === one ? 'primary' : 'default'}
-                    aria-pressed={outcome === one}
-                    onClick={() => answer(step, one)}
-                  >
-                    {OUTCOME_WORDS[one]}
-                  </Button>
-                ))}
-              </div>
-            </li>
-          );
-        })}
+        {order.map((step) => (
+          <Step
+            key={step}
+            step={step}
+            isNext={step === next}
+            outcome={steps[step]?.outcome ?? null}
+            bySeries={!hunt.steps[step] && steps[step] !== undefined}
+            began={hunt.timers[step]}
+            onAnswer={(outcome) => put(STEP_WORDS[step].ask, answered(hunt, step, outcome))}
+            onTime={() => put('Timer', { timers: timed(hunt.timers, step) })}
+          />
+        ))}
       </ul>
     </section>
   );
 }
 
-/** What an outcome speaks for and against, in a sentence. */
-function reasons(step: HuntStep, outcome: StepOutcome): string {
-  const all = weighed({}).map(({ hypothesis }) => ({ hypothesis, by: speaksFor(step, outcome, hypothesis) }));
-  const names = (list: typeof all) => list.map(({ hypothesis }) => HYPOTHESIS_WORDS[hypothesis].toLowerCase()).join(', ');
-  const speaking = all.filter(({ by }) => by >= SPEAKS);
-  const against = all.filter(({ by }) => by <= 1 / SPEAKS);
-  return [speaking.length > 0 ? `Speaks for ${names(speaking)}.` : '', against.length > 0 ? `Against ${names(against)}.` : '']
-    .filter(Boolean)
-    .join(' ');
+/** The same answer once more takes it back; an answer ends the step's timer. */
+function answered(hunt: HuntValue, step: HuntStep, outcome: StepOutcome): Pick<HuntValue, 'steps' | 'timers'> {
+  const { [step]: before, ...steps } = hunt.steps;
+  const timers = without(hunt.timers, step);
+  return { timers, steps: before?.outcome === outcome ? steps : { ...steps, [step]: { outcome, at: Date.now() } } };
+}
+
+function timed(timers: HuntValue['timers'], step: HuntStep): HuntValue['timers'] {
+  return timers[step] === undefined ? { ...timers, [step]: Date.now() } : without(timers, step);
+}
+
+function without({ ...timers }: HuntValue['timers'], step: HuntStep): HuntValue['timers'] {
+  delete timers[step];
+  return timers;
 }

@@ -13,7 +13,7 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 
-const { coverMm, waterC, litresMin } = huntValueSchema.shape;
+const { coverMm, waterC } = huntValueSchema.shape;
 const USUAL_FLOOR_C = 19;
 
 /** What is known of floor and water, and whether a leak will show before anybody waits. */
@@ -56,14 +56,6 @@ export function Told() {
           value={hunt.waterC}
           schema={waterC}
           onCommit={(value) => put('Water', { waterC: value })}
-        />
-        <NumberField
-          label="Loss by bucket or meter"
-          suffix="l/min"
-          step={0.1}
-          value={hunt.litresMin}
-          schema={litresMin}
-          onCommit={(value) => put('Loss', { litresMin: value })}
         />
       </div>
       <Forecast />

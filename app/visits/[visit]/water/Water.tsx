@@ -1,31 +1,44 @@
 'use client';
 
+import { useMemo } from 'react';
+import { chosenSeries, stepsWith } from '@core/hunt/seek';
+import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { Causes } from './Causes';
 import { Cautions } from './Cautions';
+import { LossFields } from './LossFields';
 import { Opened } from './Opened';
 import { Player } from './Player';
 import { Steps } from './Steps';
 import { Told } from './Told';
+import { useHunt } from './useHunt';
+import { useSought } from './useSought';
 import styles from './Water.module.css';
 
 /** The hunt for a leak: what it may be, what tells them apart, where it comes out, what was found. */
 export function Water() {
+  const { document, hunt } = useHunt();
+  const chosen = useMemo(() => chosenSeries(document, hunt), [document, hunt]);
+  const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
+  const sought = useSought(document, hunt, frameIds);
+  const steps = useMemo(() => stepsWith(hunt, sought.state === 'found' ? sought.found : null), [hunt, sought]);
   return (
     <div className={styles.water}>
       <header className={styles.head}>
         <h1>Water</h1>
         <p>Where does it come from, and where does it come out?</p>
+        <PdfButton what="leak">The case as PDF</PdfButton>
         <UndoButtons />
       </header>
       <div className={styles.desk}>
         <div className={styles.case}>
-          <Causes />
-          <Steps />
+          <Causes steps={steps} />
+          <Steps steps={steps} />
         </div>
-        <Player />
+        <Player chosen={chosen} sought={sought} />
         <aside className={styles.ledger} aria-label="Floor and water">
           <Told />
+          <LossFields />
           <Opened />
           <Cautions />
         </aside>

@@ -4,10 +4,9 @@ import { proxy, releaseProxy, wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { VisitDocument } from '@core/document';
 import type { CoreErrorData } from '@core/errors';
-import { clocksOf, intervalOf } from '@core/hunt/huntOf';
 import type { HuntValue } from '@core/hunt/huntRow';
-import { surfaceFor } from '@core/proof/looks';
-import type { Timelapse, TimelapseFrame, Told } from '@core/water/timelapse';
+import { framesFor, toldFor } from '@core/hunt/seek';
+import type { Timelapse, Told } from '@core/water/timelapse';
 import { useVisitStore } from '@ui/visit/VisitProvider';
 import type { TimelapseWorker } from '../../../../workers/timelapse';
 
@@ -27,7 +26,7 @@ export function useSought(document: VisitDocument, hunt: HuntValue, frameIds: re
   const { pixels } = useVisitStore();
   const [sought, setSought] = useState<{ key: string; is: Sought }>({ key: '', is: { state: 'none' } });
   const [stopped, setStopped] = useState('');
-  const told = useMemo((): Told => toldOf(document, hunt, frameIds), [document, hunt, frameIds]);
+  const told = useMemo((): Told => toldFor(document, hunt, frameIds), [document, hunt, frameIds]);
   const key = JSON.stringify([frameIds, told]);
   useEffect(() => {
     const [ids, asked] = JSON.parse(key) as [string[], Told];
@@ -39,7 +38,8 @@ export function useSought(document: VisitDocument, hunt: HuntValue, frameIds: re
     const thread = new Worker(new URL('../../../../workers/timelapse.ts', import.meta.url), { type: 'module' });
     const worker = wrap<TimelapseWorker>(thread);
     void (async () => {
-      const frames = await framesFor(document, ids, (id) => pixels.load(id));
+      const values = new Map(await Promise.all(ids.map(async (id) => [id, await pixels.load(id)] as const)));
+      const frames = framesFor(document, ids, (id) => values.get(id));
       if (gone) return;
       const answer = await worker.seek(
         frames,
@@ -65,31 +65,4 @@ export function useSought(document: VisitDocument, hunt: HuntValue, frameIds: re
           ? sought.is
           : { state: 'busy', share: 0 };
   return { ...is, stop: () => setStopped(key) };
-}
-
-function toldOf(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Told {
-  const clocks = clocksOf(document, frameIds);
-  const first = clocks[0] ?? null;
-  return {
-    intervalS: intervalOf(document, frameIds),
-    sign: hunt.side === 'hot' ? 'warmer' : 'colder',
-    coverMm: hunt.coverMm,
-    waterC: hunt.waterC,
-    onMin: hunt.onAt === null || first === null ? null : (hunt.onAt / 1000 - first) / 60,
-  };
-}
-
-async function framesFor(
-  document: VisitDocument,
-  ids: readonly string[],
-  load: (id: string) => Promise<Float32Array | null>,
-): Promise<TimelapseFrame[]> {
-  const clocks = clocksOf(document, ids);
-  const frames = await Promise.all(
-    ids.map(async (id, i): Promise<TimelapseFrame | null> => {
-      const values = await load(id);
-      return values && { name: id, clockS: clocks[i]!, frame: surfaceFor(document, id, values) };
-    }),
-  );
-  return frames.filter((frame) => frame !== null);
 }

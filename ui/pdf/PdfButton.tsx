@@ -4,10 +4,10 @@ import { DownloadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import type { Paper } from '@core/report/papers';
-import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
-import styles from './Heat.module.css';
+import { usePdf } from './usePdf';
+import styles from './PdfButton.module.css';
 
 /** Has one of the visit's papers made and downloads it; a second press cancels. */
 export function PdfButton({ what, children }: { what: Exclude<Paper, 'report'>; children: ReactNode }) {

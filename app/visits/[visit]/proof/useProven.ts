@@ -1,0 +1,71 @@
+'use client';
+
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { VisitDocument } from '@core/document';
+import { askedPairs, readyPair, type Answer, type Proven } from '@core/proof/proven';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { useCompareWorker } from './useCompareWorker';
+
+/** Asked again only where something of it changed. */
+interface Answered {
+  of: unknown[];
+  answer: Answer;
+}
+
+/**
+ * All pairs of the visit with what they say, one after the other in a worker of the page; those whose pixels are on the way, or
+ * that are not computed yet, have no answer.
+ *
+ * @param earlier - the visits that they are compared with
+ */
+export function useProven(earlier: readonly VisitDocument[]): Proven[] {
+  const { document, pixels } = useVisit();
+  const worker = useCompareWorker();
+  const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  const [answers, setAnswers] = useState<ReadonlyMap<string, Answered>>(new Map());
+  const pairs = useMemo(
+    () => askedPairs(document, earlier).map((asked) => ({ ...asked, ready: readyPair(document, asked, (id) => pixels.get(id)) })),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
+    [document, earlier, pixels, generation],
+  );
+  const next = pairs.find(({ pair, ready }) => ready && !isAnswered(answers.get(pair.id), pair.value, ready.sides));
+  const nextSides = next?.ready?.sides;
+  useEffect(() => {
+    if (!next?.ready) return;
+    let gone = false;
+    const { pair, ready } = next;
+    void worker()
+      .answer(ready.sides, pair.value.points, ready.places)
+      .then((answer) => {
+        if (!gone)
+          setAnswers((known) =>
+            new Map(known).set(pair.id, { of: [ready.sides, pair.value.points, pair.value.regions], answer }),
+          );
+      });
+    return () => {
+      gone = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is asked next follows from these
+  }, [worker, next?.pair.id, nextSides, next?.pair.value.points, next?.pair.value.regions]);
+  return useMemo(
+    () =>
+      pairs.map(({ pair, earlier: before, ready }) => {
+        const known = answers.get(pair.id);
+        return {
+          pair,
+          earlier: before,
+          sides: ready?.sides ?? null,
+          answer: ready && isAnswered(known, pair.value, ready.sides) ? known!.answer : null,
+        };
+      }),
+    [pairs, answers],
+  );
+}
+
+function isAnswered(
+  known: Answered | undefined,
+  { points, regions }: { points: unknown; regions: unknown },
+  sides: unknown,
+): boolean {
+  return known !== undefined && known.of[0] === sides && known.of[1] === points && known.of[2] === regions;
+}

@@ -1,0 +1,24 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { VisitDocument } from '@core/document';
+import { huntOf } from '@core/hunt/huntOf';
+import { framesOfHunt } from '@core/hunt/seek';
+import { earlierVisitsOf } from '@core/proof/proven';
+import type { Computed } from '@core/report/model';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { useEarlierVisits } from '../proof/useEarlierVisits';
+import { useProven } from '../proof/useProven';
+import { useSought } from '../water/useSought';
+
+/** What the report says of pairs and of a series, as it comes from workers of the page. */
+export function useComputed(): { computed: Computed; earlier: readonly VisitDocument[] } {
+  const { document } = useVisit();
+  const earlier = useEarlierVisits(earlierVisitsOf(document));
+  const proven = useProven(earlier);
+  const frames = useMemo(() => framesOfHunt(document), [document]);
+  const sought = useSought(document, huntOf(document).value, frames);
+  const leak = sought.state === 'found' ? sought.found : null;
+  const computed = useMemo(() => ({ proven, leak }), [proven, leak]);
+  return { computed, earlier };
+}

@@ -1,0 +1,69 @@
+import type { Timelapse } from '../water/timelapse';
+import * as format from '../units/format';
+import type { DisplayUnit } from '../units/temperature';
+
+/** What a series says: the result, and what else belongs to it. */
+export interface LeakWords {
+  state: 'waiting' | 'nothing' | 'found';
+  result: string;
+  more: string;
+}
+
+/** Before anybody opens a floor. */
+export const OPENING_CAUTIONS = [
+  'Gas pipes, cables and heating loops may lie in it: trace them first, and switch off.',
+  'A slab may hold tensioned tendons: never cut one that may.',
+  'Cutting sets silica dust free; old floors and glues may hold asbestos.',
+  'Hot water scalds. Damp places: mould, foul water, live parts.',
+  'A small pilot hole first, where it is allowed. Repairs belong to the licensed; local codes come first.',
+] as const;
+
+const WAYS = [
+  'to the right',
+  'below on the right',
+  'below',
+  'below on the left',
+  'to the left',
+  'above on the left',
+  'above',
+  'above on the right',
+];
+
+/** What a series says, in words. */
+export function leakWords(
+  { source, enough, moreMinutes, confidence, slopeMax, dropped }: Timelapse,
+  unit: DisplayUnit,
+): LeakWords {
+  const left = leftOut(dropped.length);
+  if (!enough)
+    return {
+      state: 'waiting',
+      result: 'Not long enough yet.',
+      more: `${moreMinutes === null ? 'Under this floor a leak would not show for hours.' : `Go on for about ${Math.max(1, Math.round(moreMinutes))} minutes.`}${left}`,
+    };
+  if (!source)
+    return {
+      state: 'nothing',
+      result: 'Nothing here behaves like a leak.',
+      more: `What warmed did so at its own rate, wandered, or has sharp edges. That speaks against a leak under this view only.${left}`,
+    };
+  const sure = `${Math.round(100 * confidence)} % sure`;
+  if (!source.inside)
+    return {
+      state: 'found',
+      result: `It comes out beside the view, ${WAYS[Math.round(source.direction! / 45) % 8]!} (${sure}).`,
+      more: `Turn the camera there and take another series.${left}`,
+    };
+  return {
+    state: 'found',
+    result: `${source.kind === 'line' ? 'It comes out at the circle and runs along the line' : 'It comes out in the circle'} (${sure}).`,
+    more: `The circle, ${Math.round(source.radius!)} pixels wide to each side, holds it nine times of ten. Fastest rise: ${format.difference(slopeMax!, unit)} a minute.${left}`,
+  };
+}
+
+function leftOut(frames: number): string {
+  if (frames === 0) return '';
+  return frames === 1
+    ? ' 1 frame shows another view and was left out.'
+    : ` ${frames} frames show another view and were left out.`;
+}

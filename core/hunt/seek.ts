@@ -1,0 +1,71 @@
+import type { VisitDocument } from '../document';
+import { CoreError } from '../errors';
+import { surfaceFor } from '../visit/surface';
+import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '../water/timelapse';
+import { clocksOf, huntOf, intervalOf, seriesChoices, type SeriesChoice } from './huntOf';
+import type { HuntValue } from './huntRow';
+import type { StepsDone } from './hypotheses';
+
+/** The series of a visit that is looked through: the chosen one, else the longest; null while there is none. */
+export function chosenSeries(document: VisitDocument, { series }: Pick<HuntValue, 'series'>): SeriesChoice | null {
+  const choices = seriesChoices(document);
+  return choices.find(({ key }) => key === series) ?? choices[0] ?? null;
+}
+
+/** What somebody told of floor and water, as the search takes it. */
+export function toldFor(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Told {
+  const first = clocksOf(document, frameIds)[0] ?? null;
+  return {
+    intervalS: intervalOf(document, frameIds),
+    sign: hunt.side === 'hot' ? 'warmer' : 'colder',
+    coverMm: hunt.coverMm,
+    waterC: hunt.waterC,
+    onMin: hunt.onAt === null || first === null ? null : (hunt.onAt / 1000 - first) / 60,
+  };
+}
+
+/** Frames of a series as they are looked through: those whose pixels are there. */
+export function framesFor(
+  document: VisitDocument,
+  ids: readonly string[],
+  pixels: (frameId: string) => Float32Array | null | undefined,
+): TimelapseFrame[] {
+  const clocks = clocksOf(document, ids);
+  return ids.flatMap((id, i) => {
+    const values = pixels(id);
+    return values ? [{ name: id, clockS: clocks[i]!, frame: surfaceFor(document, id, values) }] : [];
+  });
+}
+
+/** Whether a hunt was begun: somebody asked for it, or did a step of it. */
+export function isHunted({ visitId, rows }: VisitDocument): boolean {
+  return Object.values(rows.hunt).some(({ value }) => value.visitId === visitId);
+}
+
+/** Frames whose pixels a hunt's series needs. */
+export function framesOfHunt(document: VisitDocument): string[] {
+  return isHunted(document) ? (chosenSeries(document, huntOf(document).value)?.frameIds ?? []) : [];
+}
+
+/** Looks the hunt's series through; null where there is none, or it cannot be looked through. */
+export function leakOf(document: VisitDocument, pixels: (frameId: string) => Float32Array | null | undefined): Timelapse | null {
+  const ids = framesOfHunt(document);
+  if (ids.length === 0) return null;
+  try {
+    return timelapse(framesFor(document, ids, pixels), toldFor(document, huntOf(document).value, ids));
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    return null;
+  }
+}
+
+/** From this on a series counts as an answer. */
+const SURE = 0.5;
+
+/** The steps with what a series says where nobody answered: whether a place warms, or cools, over the side that was run. */
+export function stepsWith({ side, steps }: Pick<HuntValue, 'side' | 'steps'>, found: Timelapse | null): StepsDone {
+  const step = side === 'hot' ? 'warms-hot' : 'cools-cold';
+  if (!found?.enough || steps[step]) return steps;
+  if (!found.source) return { ...steps, [step]: { outcome: 'no' } };
+  return found.confidence >= SURE ? { ...steps, [step]: { outcome: 'yes' } } : steps;
+}

@@ -1,0 +1,85 @@
+import { changesOf, type Change, type Place } from '../compare/change';
+import type { Matched } from '../compare/byHand';
+import { laidOn } from '../compare/lay';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
+import type { Homography } from '../geometry/homography';
+import { placeOf } from './looks';
+import { sidesOf, type Sides } from './sides';
+
+/** What two frames say: the map from the earlier to the later one, and what changed in each region; or why they say nothing. */
+export type Answer = { h: Homography; changes: readonly Change[] } | { problem: string };
+
+/** A pair with the visit that it is compared with, and what it says; null while that is not known. */
+export interface Proven {
+  pair: Row<'pair'>;
+  earlier: VisitDocument;
+  sides: Sides | null;
+  answer: Answer | null;
+}
+
+/** A pair that can be asked, with both of its visits. */
+export interface Asked {
+  pair: Row<'pair'>;
+  earlier: VisitDocument;
+}
+
+/** Visits that the pairs of a visit are compared with, without itself. */
+export function earlierVisitsOf({ visitId, rows }: VisitDocument): string[] {
+  return [...new Set(Object.values(rows.pair).map(({ value }) => value.beforeVisitId))].filter((id) => id !== visitId);
+}
+
+/** Frames whose pixels the pairs of a visit need, of all visits. */
+export function framesOfPairs(document: VisitDocument, earlier: readonly VisitDocument[]): string[] {
+  return [...new Set(askedPairs(document, earlier).flatMap(({ pair: { value } }) => [value.beforeFrameId, value.afterFrameId]))];
+}
+
+/** Pairs of which both frames are still there, in the order in which they were made. */
+export function askedPairs(document: VisitDocument, earlier: readonly VisitDocument[]): Asked[] {
+  const visits = new Map([document, ...earlier].map((visit) => [visit.visitId, visit]));
+  return Object.values(document.rows.pair)
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .flatMap((pair) => {
+      const before = visits.get(pair.value.beforeVisitId);
+      const there = before?.rows.frame[pair.value.beforeFrameId] && document.rows.frame[pair.value.afterFrameId];
+      return before && there ? [{ pair, earlier: before }] : [];
+    });
+}
+
+/** Both frames of a pair, with its regions as places; null while their pixels are on the way. */
+export function readyPair(
+  document: VisitDocument,
+  { pair, earlier }: Asked,
+  pixels: (frameId: string) => Float32Array | undefined,
+): { sides: Sides; places: Place[] } | null {
+  const values = [pixels(pair.value.beforeFrameId), pixels(pair.value.afterFrameId)] as const;
+  if (!values[0] || !values[1]) return null;
+  const sides = sidesOf(earlier, document, pair.value, [values[0], values[1]]);
+  const size = earlier.frameFacts[pair.value.beforeFrameId]!;
+  return { sides, places: pair.value.regions.map((region) => placeOf(region, size)) };
+}
+
+/** Lays the frames of a pair on each other and says what changed. */
+export function answerOf({ before, after, looks }: Sides, points: readonly Matched[], places: readonly Place[]): Answer {
+  if (!looks) return { problem: 'The air inside and outside is not known on both visits.' };
+  const laying = laidOn(before, after, points);
+  if ('error' in laying) return { problem: laying.error.message };
+  const { h } = laying.laid;
+  return { h, changes: changesOf(...looks, h, places) };
+}
+
+/** All pairs of a visit, asked one after the other. */
+export function provenOf(
+  document: VisitDocument,
+  earlier: readonly VisitDocument[],
+  pixels: (frameId: string) => Float32Array | undefined,
+): Proven[] {
+  return askedPairs(document, earlier).map((asked) => {
+    const ready = readyPair(document, asked, pixels);
+    return {
+      ...asked,
+      sides: ready?.sides ?? null,
+      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places),
+    };
+  });
+}

@@ -1,0 +1,183 @@
+import type { Change, Look, Verdict } from '../compare/change';
+import type { VisitDocument } from '../document';
+import { outlineOf } from '../frame/reshape';
+import { projected } from '../geometry/homography';
+import { leftOf, verdictOfPair } from '../proof/left';
+import { OUTCOME_WORDS, plainWords, VERDICT_WORDS } from '../proof/proofWords';
+import type { Proven } from '../proof/proven';
+import { IDENTITY_LINE } from '../radiometry/measurement';
+import { COLOUR_MAPS } from '../scale/colourMaps';
+import { ownRange } from '../scale/ownRange';
+import { orderedScale, type Scale } from '../scale/scale';
+import * as format from '../units/format';
+import type { DisplayUnit } from '../units/temperature';
+import { lineFor } from '../visit/settingsInForce';
+import { conditionsOf, visitDay, visitRow } from '../visit/theVisit';
+import type { Block, Picture } from './block';
+import type { Fact } from './fact';
+import type { Figure } from './figure';
+
+/** What the works changed, at a glance and then place by place; empty where nothing was compared. */
+export function proofSheets(document: VisitDocument, proven: readonly Proven[], unit: DisplayUnit): Block[] {
+  if (proven.length === 0) return [];
+  const verdicts = proven.map(({ answer }): Verdict =>
+    answer && 'changes' in answer ? verdictOfPair(answer.changes) : 'cannot-say',
+  );
+  const days = [...new Set(proven.map(({ earlier }) => visitDay(earlier)))].join(', ');
+  return [
+    { kind: 'sheet', above: `Before: ${days} · after: ${visitDay(document)}`, title: headline(verdicts) },
+    {
+      kind: 'text',
+      text: 'The same places were looked at before and after. Weather and heating differ from day to day, so each place is judged by where its surface lies between the air outside and inside, against the wall around it that nobody changed.',
+    },
+    {
+      kind: 'table',
+      head: ['Place', 'Before', 'Now', 'What it means'],
+      align: ['left', 'right', 'right', 'left'],
+      rows: proven.map((one, i) => rowOf(one, verdicts[i]!, unit)),
+    },
+    {
+      kind: 'text',
+      text: 'Before and now: how much colder (−) or warmer (+) the place is than the sound place beside it, both in the weather of the first visit.',
+      quiet: true,
+    },
+    { kind: 'facts', facts: weatherFacts(document, proven, unit) },
+    ...proven.flatMap((one) => pairBlocks(document, one, unit)),
+    {
+      kind: 'text',
+      text: 'A thermal picture shows surfaces, not what lies behind them. ± is a 95 % interval. Where a surface itself was changed (painted, papered, covered) its pictures prove nothing, and nothing is claimed.',
+      quiet: true,
+    },
+  ];
+}
+
+function headline(verdicts: readonly Verdict[]): string {
+  const of = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
+  const all = verdicts.length;
+  const places = all === 1 ? 'The place is' : `${of('better')} of ${all} places ${of('better') === 1 ? 'is' : 'are'}`;
+  if (of('better') > 0) return `${places} better than before.${of('worse') > 0 ? ` ${of('worse')} got worse.` : ''}`;
+  if (of('worse') > 0) return `${of('worse')} of ${all} places got worse.`;
+  return of('same') === all ? 'Nothing changed yet.' : 'What the works changed cannot be said yet.';
+}
+
+function rowOf(proven: Proven, verdict: Verdict, unit: DisplayUnit): string[] {
+  const left = leftOf(proven);
+  const k = (value: number | undefined) => (value === undefined ? '—' : format.signedDifference(value, unit));
+  return [proven.pair.value.title, k(left?.beforeK), k(left?.afterK), VERDICT_WORDS[verdict]];
+}
+
+function weatherFacts(document: VisitDocument, proven: readonly Proven[], unit: DisplayUnit): Fact[] {
+  const visits = new Map([...proven.map(({ earlier }) => earlier), document].map((visit) => [visit.visitId, visit]));
+  return [...visits.values()].map((visit) => {
+    const { insideC, outsideC } = conditionsOf(visit)?.value ?? { insideC: null, outsideC: null };
+    const words = (celsius: number | null) => (celsius === null ? 'not noted' : format.temperature(celsius, unit));
+    return {
+      label: `${visitRow(visit).value.title}, ${visitDay(visit)}`,
+      value: `${words(insideC)} inside, ${words(outsideC)} outside`,
+    };
+  });
+}
+
+function pairBlocks(document: VisitDocument, proven: Proven, unit: DisplayUnit): Block[] {
+  const { pair, answer } = proven;
+  const { title, outcome, note } = pair.value;
+  return [
+    { kind: 'heading', text: title },
+    ...(proven.sides ? [{ kind: 'pictures', pictures: picturesOf(document, proven, unit) } as const] : []),
+    ...(answer === null
+      ? []
+      : 'problem' in answer
+        ? [{ kind: 'text', text: answer.problem } as const]
+        : [{ kind: 'facts', facts: factsOf(proven, answer.changes, unit) } as const]),
+    ...(outcome ? [{ kind: 'callout', text: OUTCOME_WORDS[outcome] } as const] : []),
+    ...(note ? [{ kind: 'text', text: note } as const] : []),
+  ];
+}
+
+function factsOf(proven: Proven, changes: readonly Change[], unit: DisplayUnit): Fact[] {
+  const [look] = proven.sides!.looks!;
+  const drive = look.insideC - look.outsideC;
+  const left = leftOf(proven);
+  return [
+    ...proven.pair.value.regions.map(({ id, name }): Fact => {
+      const change = changes.find((one) => one.name === id)!;
+      const by =
+        change.change === null
+          ? ''
+          : ` In the weather of the first visit it would now be ${format.signedDifference(change.change * drive, unit)} ± ${format.difference(1.96 * change.uncertainty! * Math.abs(drive), unit)} against then.`;
+      return { label: name, value: `${VERDICT_WORDS[change.verdict]}. ${plainWords(change)}${by}` };
+    }),
+    ...(left
+      ? [
+          {
+            label: 'What is left',
+            value: `${format.signedDifference(left.afterK, unit)} against ${left.beside}${left.squareMetres === null ? '' : `, over ${left.squareMetres.toFixed(2)} m²`}; it was ${format.signedDifference(left.beforeK, unit)}.`,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Temperatures of two visits at which a wall lets as much heat through; null where it was colder outside once and warmer once. */
+function sameFactor(before: Look, after: Look): { there(celsius: number): number; back(celsius: number): number } | null {
+  const drives = (after.insideC - after.outsideC) / (before.insideC - before.outsideC);
+  if (!(drives > 0) || !Number.isFinite(drives)) return null;
+  return {
+    there: (celsius) => after.outsideC + (celsius - before.outsideC) * drives,
+    back: (celsius) => before.outsideC + (celsius - after.outsideC) / drives,
+  };
+}
+
+/** Both frames in colours that mean the same temperature factor: what looks alike lets as much heat through. */
+function picturesOf(document: VisitDocument, { pair, earlier, sides, answer }: Proven, unit: DisplayUnit): Picture[] {
+  const { before, after, looks } = sides!;
+  const { beforeFrameId, afterFrameId, regions } = pair.value;
+  const { colourMap } = visitRow(document).value.span;
+  const alike = looks ? sameFactor(...looks) : null;
+  const [one, other] = [ownRange(before.values, IDENTITY_LINE), ownRange(after.values, IDENTITY_LINE)];
+  const seen = [other.low, other.high].map((celsius) => (alike ? alike.back(celsius) : celsius));
+  const scale = orderedScale(Math.min(one.low, ...seen), Math.max(one.high, ...seen), colourMap);
+  const second: Scale = alike ? { ...scale, low: alike.there(scale.low), high: alike.there(scale.high) } : scale;
+  const h = answer && 'h' in answer ? answer.h : null;
+  const marks = (through: (at: [number, number]) => readonly [number, number], words: boolean): Figure['marks'] =>
+    regions.map(({ id, name, shape }) => ({
+      id,
+      shape: { kind: 'poly', points: outlineOf(shape).map((at) => [...through(at)] as [number, number]) },
+      spans: undefined,
+      text: words ? name : '',
+      reference: false,
+    }));
+  const figure = (visit: VisitDocument, frameId: string, of: Scale, drawn: Figure['marks']): Figure => {
+    const { width, height } = visit.frameFacts[frameId]!;
+    return {
+      frameId,
+      width,
+      height,
+      line: lineFor(visit, frameId),
+      scale: of,
+      leftOut: [],
+      scaleEnds: { low: format.temperature(of.low, unit), high: format.temperature(of.high, unit) },
+      scaleWords: alike
+        ? `${COLOUR_MAPS[of.map].label}: the same colour lets as much heat through in both pictures.`
+        : `${COLOUR_MAPS[of.map].label}: the same temperatures in both pictures.`,
+      marks: drawn,
+    };
+  };
+  return [
+    {
+      figure: figure(
+        earlier,
+        beforeFrameId,
+        scale,
+        marks((at) => at, true),
+      ),
+      photoId: null,
+      caption: `Before, ${visitDay(earlier)}`,
+    },
+    {
+      figure: figure(document, afterFrameId, second, h ? marks((at) => projected(h, at), true) : []),
+      photoId: null,
+      caption: `After, ${visitDay(document)}`,
+    },
+  ];
+}
