@@ -42,7 +42,9 @@ export interface EarlierStop {
   startedAt: number;
   answer: Answer | null;
   note: string;
-  /** The last frame that was taken there; its pixels are fetched like any other's. */
+  /** Titles of what was found there and left open. */
+  open: string[];
+  /** The frame of the first of these, else the last that was taken there; its pixels are fetched like any other's. */
   frame: { id: string; width: number; height: number; meanC: number } | null;
 }
 

@@ -83,7 +83,7 @@ describe('the last visit', () => {
   const seen = COLD_BAY.candidates[0]!;
   const earlier = (answer: EarlierStop['answer']): VisitDocument => {
     const document = visit();
-    document.earlier = { wall: { visitId: 'v', startedAt: 0, answer, note: '', frame: null } };
+    document.earlier = { wall: { visitId: 'v', startedAt: 0, answer, note: '', open: [], frame: null } };
     return document;
   };
 

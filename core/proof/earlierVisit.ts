@@ -4,4 +4,6 @@ export interface EarlierVisit {
   title: string;
   /** ms since 1970. */
   startedAt: number;
+  /** Findings that were left open on it. */
+  open: number;
 }

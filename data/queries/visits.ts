@@ -134,8 +134,10 @@ export async function earlierVisits(asking: Asking, visitId: string): Promise<Ea
   const [own] = await asking.db.select().from(visit).where(eq(visit.id, visitId));
   if (!own) throw new CoreError('not_found', 'There is no such visit.', {}, 'It may have been deleted.');
   return asking.db
-    .select({ id: visit.id, title: visit.title, startedAt: visit.startedAt })
+    .select({ id: visit.id, title: visit.title, startedAt: visit.startedAt, open: count(finding.id) })
     .from(visit)
+    .leftJoin(finding, and(eq(finding.visitId, visit.id), eq(finding.state, 'open')))
     .where(and(eq(visit.siteId, own.siteId), lt(visit.startedAt, own.startedAt), eq(visit.archived, false)))
+    .groupBy(visit.id, visit.title, visit.startedAt)
     .orderBy(desc(visit.startedAt));
 }

@@ -3,9 +3,10 @@
 import { Alert, Empty, Select } from 'antd';
 import { usePathname, useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
 import type { EarlierVisit } from '@core/proof/earlierVisit';
-import { toProve } from '@core/proof/toProve';
+import { pairFor, toProve, type ToProve } from '@core/proof/toProve';
 import { siteOf } from '@core/visit/theVisit';
 import { localDay } from '@core/units/localTime';
 import { PdfButton } from '@ui/pdf/PdfButton';
@@ -18,26 +19,39 @@ import styles from './Proof.module.css';
 
 /** What earlier findings became: the same places again, fairly compared. */
 export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
-  const { document } = useVisit();
+  const { document, edit } = useVisit();
   const router = useRouter();
   const { timeZone } = siteOf(document);
   const base = `/visits/${document.visitId}/proof`;
   const asked = usePathname().slice(base.length + 1);
   const choices = useMemo(
     () => [
-      ...visits.map(({ id, title, startedAt }) => ({ value: id, label: `${localDay(startedAt, timeZone)} · ${title}` })),
+      ...visits.map(({ id, title, startedAt, open }) => ({
+        value: id,
+        label: `${localDay(startedAt, timeZone)} · ${title}${open > 0 ? ` · ${open} open` : ''}`,
+      })),
       { value: document.visitId, label: 'This visit: fixed while you were here' },
     ],
     [visits, document.visitId, timeZone],
   );
   const [chosen, setChosen] = useState<string | null>(null);
-  const visitId = chosen ?? visits[0]?.id ?? document.visitId;
+  const visitId = chosen ?? (visits.find(({ open }) => open > 0) ?? visits[0])?.id ?? document.visitId;
   const other = useEarlier(visitId === document.visitId ? null : visitId);
   const earlier = visitId === document.visitId ? document : other;
   const ready = earlier !== null && !(earlier instanceof CoreError);
   const all = useMemo(() => (ready ? toProve(document, earlier) : []), [ready, document, earlier]);
   const current = all.find(({ finding }) => finding.id === asked) ?? all[0] ?? null;
   const open = (findingId: string) => router.push(`${base}/${findingId}`);
+  const compareAll = (waiting: readonly ToProve[]) =>
+    ready &&
+    edit(
+      `${waiting.length} pairs made`,
+      waiting.map((item) => ({
+        entity: 'pair' as const,
+        rowId: newId(),
+        value: pairFor(document, earlier, item, item.offered[0]!.id, newId),
+      })),
+    );
   return (
     <div className={styles.proof}>
       <header className={styles.head}>
@@ -64,7 +78,7 @@ export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
       )}
       {ready && current && (
         <div className={styles.desk}>
-          <ProveList all={all} current={current.finding.id} onOpen={open} />
+          <ProveList all={all} current={current.finding.id} onOpen={open} onCompareAll={compareAll} />
           <PairDesk key={current.finding.id} earlier={earlier} item={current} />
         </div>
       )}

@@ -1,6 +1,7 @@
 'use client';
 
 import { CheckCircleFilled, CameraOutlined, ClockCircleOutlined, MinusCircleFilled } from '@ant-design/icons';
+import { Button } from 'antd';
 import { OUTCOME_WORDS } from '@core/proof/proofWords';
 import type { ToProve } from '@core/proof/toProve';
 import styles from './Proof.module.css';
@@ -10,17 +11,23 @@ export function ProveList({
   all,
   current,
   onOpen,
+  onCompareAll,
 }: {
   all: readonly ToProve[];
   current: string;
   onOpen(findingId: string): void;
+  onCompareAll(waiting: readonly ToProve[]): void;
 }) {
+  const waiting = all.filter(({ pair, offered }) => !pair && offered.length > 0);
   const done = all.filter(({ pair }) => pair?.value.outcome).length;
   return (
     <nav className={styles.list} aria-label="Findings to prove">
       <p>
         {done} of {all.length} settled
       </p>
+      {waiting.length > 1 && (
+        <Button onClick={() => onCompareAll(waiting)}>Compare all {waiting.length} that have a new frame</Button>
+      )}
       <ol>
         {all.map((item) => (
           <li key={item.finding.id}>

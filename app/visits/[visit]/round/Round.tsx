@@ -5,11 +5,13 @@ import { Button, Progress } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
+import { firstStop } from '@core/round/openStops';
 import { openChanges, roundOf } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
 import { rowIdFrom } from '@core/rows/rowId';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { AddStop } from './AddStop';
+import { ComeBack } from './ComeBack';
 import { EmptyRound } from './EmptyRound';
 import { RoomList } from './RoomList';
 import { RoundEnd } from './RoundEnd';
@@ -31,7 +33,7 @@ export function Round() {
   const asked = (ahead?.from === pathname ? ahead.to : pathname).slice(base.length + 1);
   const chosen = round.stops.find(({ key }) => rowIdFrom(visitId, key) === asked) ?? null;
   // Where the walk begins stays where it is when it is answered: leaving a stop is the hand's.
-  const [begin] = useState(() => (round.stops.find(({ key }) => round.outcomes.get(key) === null) ?? round.stops[0])?.key);
+  const [begin] = useState(() => firstStop(round, document.earlier)?.key);
   const finished = asked === 'end';
   const current = finished ? null : (chosen ?? round.stops.find(({ key }) => key === begin) ?? round.stops[0] ?? null);
   const go = useCallback(
@@ -60,6 +62,7 @@ export function Round() {
             {watch.waiting} {watch.waiting === 1 ? 'file waits' : 'files wait'} for a stop: open the one where they belong.
           </p>
         )}
+        <ComeBack round={round} current={current} onChoose={go} />
         <RoomList round={round} current={current} onChoose={go} />
         <div className={styles.links}>
           <Button onClick={() => go(null)} type={answered === stops ? 'primary' : 'default'}>

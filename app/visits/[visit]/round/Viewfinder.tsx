@@ -12,7 +12,7 @@ import {
 } from '@ant-design/icons';
 import { useDrag } from '@use-gesture/react';
 import { Button, Segmented, Tooltip } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { sightAt } from '@core/radiometry/optics';
 import type { CameraValue } from '@core/camera/cameraRow';
 import type { EarlierStop } from '@core/document';
@@ -21,6 +21,7 @@ import { orderedScale, type Scale, type SteadySpan } from '@core/scale/scale';
 import type { Pose } from '@core/simulate/surface';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useKeys } from '@ui/keys/useKeys';
+import { AimChip } from './AimChip';
 import { drawValues } from './drawValues';
 import { LastTime } from './LastTime';
 import { markedPixels, type Marked } from './markedPixels';
@@ -58,6 +59,10 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
     onShot(shot);
   }, [shot, onShot]);
 
+  const seen = useMemo(
+    () => shot && { width: camera.columns, height: camera.rows, values: shot.values },
+    [shot, camera.columns, camera.rows],
+  );
   const marked = shot && markedPixels(shot.values, camera.columns);
   const scale = marked && (range === 'held' && held ? { ...held, map } : orderedScale(marked.low, marked.high, map));
   const move = (dx: number, dy: number) => onPose({ ...pose, aim: { x: pose.aim.x + dx, y: pose.aim.y + dy } });
@@ -145,6 +150,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
             {surfaceId !== null ? 'The camera warms up …' : 'This stop has no surface that the stand-in camera could see.'}
           </p>
         )}
+        {earlier?.frame && <AimChip frame={earlier.frame} now={seen} />}
         {ghost && earlier?.frame && <LastTime frame={earlier.frame} span={span} className={styles.ghost!} />}
         {marked && scale && (
           <>

@@ -24,16 +24,14 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
   const choices = useMemo(() => seriesChoices(document), [document]);
   if (!chosen)
     return (
-      <section className={styles.player} aria-label="Time-lapse">
-        <Empty description="Set the camera on a tripod, take a frame of the floor as it is, run the water, and take one every minute or two from the same place. Three frames of one view are enough to begin.">
-          <Link href={`/visits/${document.visitId}/round`}>
-            <Button type="primary">Take frames on the Round</Button>
-          </Link>
-        </Empty>
-      </section>
+      <Empty description="Set the camera on a tripod, take a frame of the floor as it is, run the water, and take one every minute or two from the same place. Three frames of one view are enough to begin.">
+        <Link href={`/visits/${document.visitId}/round`}>
+          <Button type="primary">Take frames on the Round</Button>
+        </Link>
+      </Empty>
     );
   return (
-    <section className={styles.player} aria-label="Time-lapse">
+    <>
       <div className={styles.bar}>
         <Select
           aria-label="Frames"
@@ -59,7 +57,7 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
       )}
       {sought.state === 'stopped' && <Alert type="info" title="Stopped. Change something or add a frame to look again." />}
       {sought.state === 'found' && <Played key={chosen.key} found={sought.found} />}
-    </section>
+    </>
   );
 }
 

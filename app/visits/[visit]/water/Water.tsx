@@ -1,6 +1,7 @@
 'use client';
 
-import { useMemo } from 'react';
+import { Segmented } from 'antd';
+import { useMemo, useState } from 'react';
 import { chosenSeries, stepsWith } from '@core/hunt/seek';
 import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
@@ -13,6 +14,7 @@ import { Steps } from './Steps';
 import { Told } from './Told';
 import { useHunt } from './useHunt';
 import { useSought } from './useSought';
+import { WetOrNot } from './WetOrNot';
 import styles from './Water.module.css';
 
 /** The hunt for a leak: what it may be, what tells them apart, where it comes out, what was found. */
@@ -21,6 +23,7 @@ export function Water() {
   const chosen = useMemo(() => chosenSeries(document, hunt), [document, hunt]);
   const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
   const sought = useSought(document, hunt, frameIds);
+  const [showing, setShowing] = useState<'series' | 'wet'>('series');
   const steps = useMemo(() => stepsWith(hunt, sought.state === 'found' ? sought.found : null), [hunt, sought]);
   return (
     <div className={styles.water}>
@@ -35,7 +38,18 @@ export function Water() {
           <Causes steps={steps} />
           <Steps steps={steps} />
         </div>
-        <Player chosen={chosen} sought={sought} />
+        <section className={styles.player} aria-label={showing === 'series' ? 'Time-lapse' : 'Wet or not'}>
+          <Segmented<'series' | 'wet'>
+            aria-label="What is asked of the floor"
+            value={showing}
+            options={[
+              { value: 'series', label: 'Where does it come out?' },
+              { value: 'wet', label: 'Wet or not?' },
+            ]}
+            onChange={setShowing}
+          />
+          {showing === 'series' ? <Player chosen={chosen} sought={sought} /> : <WetOrNot />}
+        </section>
         <aside className={styles.ledger} aria-label="Floor and water">
           <Told />
           <LossFields />

@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Empty, InputNumber, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { dryingOf, meterDays } from '@core/hunt/drying';
+import { wetOrNot, WETNESS_WORDS } from '@core/hunt/wet';
+import { localDay } from '@core/units/localTime';
+import { orderedFrames } from '@core/visit/frames';
+import { settingsFor } from '@core/visit/settingsInForce';
+import { surfaceFor } from '@core/visit/surface';
+import { siteOf } from '@core/visit/theVisit';
+import { useUnits } from '@ui/units/UnitProvider';
+import { usePixels } from '@ui/visit/VisitProvider';
+import { MeterPicture } from './MeterPicture';
+import { useHunt } from './useHunt';
+import styles from './Water.module.css';
+
+/** A place is read over so many pixels to each side; cameras agree with each other to half a kelvin at best. */
+const REACH = 2;
+const SURFACE_U = 0.5;
+
+/** Whether a cold place can be wet, and what a moisture meter read at places of a frame, day after day. */
+export function WetOrNot() {
+  const { document, hunt, put } = useHunt();
+  const units = useUnits();
+  const frames = useMemo(() => orderedFrames(document), [document]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const [typed, setTyped] = useState<number | null>(null);
+  const frame = frames.find(({ id }) => id === (chosen ?? hunt.meter.at(-1)?.frameId)) ?? frames.at(-1) ?? null;
+  const values = usePixels(frame?.id ?? null)(frame?.id ?? '');
+  const surface = useMemo(() => (frame && values ? surfaceFor(document, frame.id, values) : null), [document, frame, values]);
+  if (!frame) return <Empty description="Take a frame of the damp place first." />;
+  const { timeZone } = siteOf(document);
+  const days = meterDays(hunt.meter, frame.id, (at) => localDay(at, timeZone));
+  const drying = dryingOf(days);
+  const { airC, humidityPct } = settingsFor(document, frame.id);
+  const celsius = spot && surface ? meanAround(surface, spot) : null;
+  const known = airC.origin !== 'default' && humidityPct.value !== null && humidityPct.value > 0;
+  const says = celsius !== null && known ? wetOrNot(celsius, SURFACE_U, airC.value, Math.min(1, humidityPct.value! / 100)) : null;
+  const add = () => {
+    if (!spot || typed === null) return;
+    put('Meter reading', {
+      meter: [...hunt.meter, { id: newId(), at: Date.now(), frameId: frame.id, ...spot, value: typed }],
+    });
+    setTyped(null);
+  };
+  return (
+    <>
+      <div className={styles.bar}>
+        <Select
+          aria-label="Frame of the damp place"
+          value={frame.id}
+          options={frames.map(({ id, value }) => ({ value: id, label: value.name }))}
+          onChange={(id) => {
+            setChosen(id);
+            setSpot(null);
+          }}
+          popupMatchSelectWidth={false}
+        />
+        <span className={styles.quiet}>Click a place: can it be wet? Then type what the meter reads there.</span>
+      </div>
+      {surface && <MeterPicture surface={surface} readings={days.at(-1)?.readings ?? []} spot={spot} onSpot={setSpot} />}
+      {spot && celsius !== null && (
+        <div className={styles.verdict}>
+          <p role="status">
+            <b>{units.temperature(celsius)}</b>{' '}
+            {says
+              ? `against a dew point of ${units.temperature(says.dewC)} and a wet bulb of ${units.temperature(says.wetBulbC)}, ± ${units.difference(2 * says.u)}. ${WETNESS_WORDS[says.says]}`
+              : 'Type air and humidity in the chip above to hold it against dew point and wet bulb.'}
+          </p>
+          <div className={styles.bar}>
+            <InputNumber
+              aria-label="Meter reads"
+              placeholder="Meter reads"
+              min={0}
+              max={2000}
+              value={typed}
+              onChange={setTyped}
+              onPressEnter={add}
+            />
+            <Button type="primary" disabled={typed === null} onClick={add}>
+              Add the reading
+            </Button>
+          </div>
+        </div>
+      )}
+      {days.length > 0 && (
+        <table className={styles.days} aria-label="Meter readings by day">
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th>Places</th>
+              <th>Mean</th>
+              <th>Highest</th>
+            </tr>
+          </thead>
+          <tbody>
+            {days.map(({ at, readings, mean, highest }) => (
+              <tr key={at}>
+                <td>{localDay(at, timeZone)}</td>
+                <td>{readings.length}</td>
+                <td>{mean.toFixed(1)}</td>
+                <td>{highest}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {drying && (
+        <p role="status" className={styles.forecast}>
+          {drying.dries
+            ? `It dries: ${Math.abs(drying.aDay).toFixed(1)} less each day.`
+            : 'It does not dry: water still comes, or nothing airs it.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+function meanAround(
+  { width, height, values }: { width: number; height: number; values: Float32Array },
+  { x, y }: { x: number; y: number },
+): number | null {
+  let [sum, n] = [0, 0];
+  for (let v = Math.max(0, y - REACH); v <= Math.min(height - 1, y + REACH); v += 1)
+    for (let u = Math.max(0, x - REACH); u <= Math.min(width - 1, x + REACH); u += 1) {
+      const value = values[v * width + u]!;
+      if (!Number.isNaN(value)) {
+        sum += value;
+        n += 1;
+      }
+    }
+  return n === 0 ? null : sum / n;
+}
