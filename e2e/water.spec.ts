@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { SHED_LEAK } from '../data/demo/shedLeak';
 import { documentOf, expect, test } from './support/pages';
+import { pdfText } from './support/pdf';
 
 /** The demo's wet floor. */
 async function openWater(page: Page): Promise<string> {
@@ -50,6 +51,59 @@ test('from the wet floor to the mark and what was found', async ({ page }) => {
       return [mark?.aM, mark?.bM, found?.cause, found?.depthMm, Object.keys(steps).length];
     })
     .toEqual([1.62, 0.88, 'hot-pipe', 42, 3]);
+});
+
+test('what the series says moves what it may be, and the case goes on paper with what it costs', async ({ page }) => {
+  await openWater(page);
+  await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });
+  await expect(page.getByRole('listitem', { name: 'Does a place warm when hot water runs?' })).toContainText(
+    /The series says so\.|Speaks for/,
+  );
+  for (const [label, value] of [
+    ['Loss by bucket or meter', '0.5'],
+    ['Price of a m³ of water', '4'],
+    ['Price of a kWh of heat', '0.1'],
+  ] as const) {
+    await page.getByLabel(label).fill(value);
+    await page.getByLabel(label).press('Enter');
+  }
+  // 720 l of 45 °C: 28.5 kWh over the mains.
+  await expect(page.getByText('A day takes 720 litres and 28 kWh of heat: costs 5.73')).toBeVisible();
+  const [paper] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /The case as PDF$/ }).click(),
+  ]);
+  expect(paper.suggestedFilename()).toContain('where the water comes from');
+  const { text: words } = await pdfText(await paper.path());
+  expect(words).toContain('It comes out in the circle');
+  expect(words).toContain('720 litres');
+  expect(words).toContain('Gas pipes');
+});
+
+test('a step that takes its time has a clock', async ({ page }) => {
+  await openWater(page);
+  const listen = page.getByRole('listitem', { name: 'Is water heard?' });
+  await listen.getByRole('button', { name: /Start 5 min$/ }).click();
+  await expect(listen.getByRole('timer')).toHaveText('0 of 5 min');
+  await listen.getByRole('button', { name: /Stop the clock$/ }).click();
+  await expect(listen.getByRole('timer')).toHaveCount(0);
+});
+
+test('a place is held against dew point and wet bulb, and the meter is read day by day', async ({ page }) => {
+  const visit = await openWater(page);
+  await page.getByText('Wet or not?', { exact: true }).click();
+  const picture = page.getByRole('img', { name: 'The damp place' });
+  const { x, y, width, height } = (await picture.boundingBox())!;
+  await page.mouse.click(x + 0.2 * width, y + 0.3 * height);
+  await expect(page.getByText(/against a dew point of 10\.\d °C and a wet bulb of 1\d\.\d °C/)).toBeVisible();
+  await page.getByLabel('Meter reads').fill('48');
+  await page.getByRole('button', { name: 'Add the reading' }).click();
+  await expect(page.getByRole('table', { name: 'Meter readings by day' })).toContainText('48');
+  await expect
+    .poll(async () => Object.values((await documentOf(page, visit)).rows.hunt)[0]!.value.meter.map(({ value }) => value))
+    .toEqual([48]);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByRole('table', { name: 'Meter readings by day' })).toHaveCount(0);
 });
 
 test('frames are played, and a place asked for its curve', async ({ page }) => {

@@ -78,31 +78,11 @@ await picture('shelf', desk, async (page) => {
   await page.getByTestId('offset-offer').waitFor();
 });
 await picture('bench', desk, openSill);
-await picture('places', desk, async (page) => {
-  await openDemo(page);
-  await page.keyboard.press('w');
-  await page
-    .getByRole('button', { name: /Insulation slumped|Missing insulation/ })
-    .first()
-    .click();
-  await page.getByRole('heading', { name: 'What would settle it' }).waitFor();
-});
 await picture('candidates', desk, async (page) => {
   await openStage('Findings', 'Add a finding')(page);
   await page.getByRole('link', { name: 'What deserves a look in all frames' }).click();
   await page.getByText(/^To judge/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
-});
-await picture('side-by-side', desk, async (page) => {
-  await openDemo(page);
-  const strip = page.getByRole('navigation', { name: 'Frames of this visit' }).getByRole('button');
-  for (const i of [0, 1, 2]) await strip.nth(i).click({ modifiers: ['Control'] });
-  await page.getByRole('button', { name: 'Side by side' }).click();
-  const first = page
-    .getByRole('dialog')
-    .getByRole('img', { name: /^Thermal frame/ })
-    .first();
-  await first.hover({ position: { x: 150, y: 160 } });
 });
 await picture('findings', desk, async (page) => {
   await openDemo(page);
@@ -113,6 +93,25 @@ await picture('report', desk, async (page) => {
   await openDemo(page);
   await page.getByRole('link', { name: /Report/ }).click();
   await page.getByText('In short').waitFor();
+});
+const proofOf = (act) => async (page) => {
+  await page.getByRole('link', { name: /After the works/ }).click();
+  await page.getByRole('link', { name: 'Proof' }).click();
+  await act(page);
+};
+await picture(
+  'proof',
+  desk,
+  proofOf(async (page) => {
+    await page.getByRole('button', { name: /^Compare all/ }).click();
+    await page.getByText(/^This place loses less heat/).waitFor({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Proven, closed', exact: true }).click();
+  }),
+);
+await picture('water', desk, async (page) => {
+  await page.getByRole('link', { name: /Wet floor/ }).click();
+  await page.getByRole('link', { name: 'Water' }).click();
+  await page.getByText(/^It comes out/).waitFor({ timeout: 60_000 });
 });
 // The house whose heating answers: ten radiators found and read, on their way to the target.
 const openHeat = (part) => async (page) => {

@@ -23,8 +23,8 @@ const BLUR_PX = 0.8;
 const BLUR_U = 0.4;
 /** No change is known better than this. */
 const LEAST_U = 0.001;
-/** What else a region's rim does to its change, as a share of it. */
-const RIM_SHARE = 0.02;
+/** How well a lens keeps the contrast of a region against its wall: stray light and what the rim does, as a share of the change. */
+const CONTRAST_KEPT_U = 0.05;
 /** How well the contrast of a wall's texture can be compared between two visits. */
 const CONTRAST_U = 0.15;
 /** A wall of which less can be seen around the regions tells nothing of level and layers. */
@@ -186,7 +186,7 @@ function differenceOf(before: Look, after: Look, h: Homography, places: readonly
       const around = scatter(rest, counts, spans);
       return {
         change: own + lost + whole.mean,
-        uncertainty: Math.hypot(LEAST_U, around, scale, BLUR_U * lost, RIM_SHARE * own, whole.u),
+        uncertainty: Math.hypot(LEAST_U, around, scale, BLUR_U * lost, CONTRAST_KEPT_U * own, whole.u),
       };
     },
   };

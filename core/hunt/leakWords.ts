@@ -29,10 +29,11 @@ const WAYS = [
   'above on the right',
 ];
 
-/** What a series says, in words. */
+/** What a series says, in words. @param metresEach - what a pixel shows; null where no sizes are known */
 export function leakWords(
   { source, enough, moreMinutes, confidence, slopeMax, dropped }: Timelapse,
   unit: DisplayUnit,
+  metresEach: number | null,
 ): LeakWords {
   const left = leftOut(dropped.length);
   if (!enough)
@@ -57,8 +58,14 @@ export function leakWords(
   return {
     state: 'found',
     result: `${source.kind === 'line' ? 'It comes out at the circle and runs along the line' : 'It comes out in the circle'} (${sure}).`,
-    more: `The circle, ${Math.round(source.radius!)} pixels wide to each side, holds it nine times of ten. Fastest rise: ${format.difference(slopeMax!, unit)} a minute.${left}`,
+    more: `The circle, ${reach(source.radius!, metresEach)} to each side, holds it nine times of ten. Fastest rise: ${format.difference(slopeMax!, unit)} a minute.${left}`,
   };
+}
+
+/** How far a circle reaches, in what a tape shows where that is known. */
+function reach(pixels: number, metresEach: number | null): string {
+  if (metresEach === null) return `${Math.max(1, Math.round(pixels))} pixels`;
+  return `about ${Math.max(1, Math.round(100 * pixels * metresEach))} cm`;
 }
 
 function leftOut(frames: number): string {

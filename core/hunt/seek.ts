@@ -1,5 +1,6 @@
 import type { VisitDocument } from '../document';
 import { CoreError } from '../errors';
+import { metricFor } from '../visit/sizes';
 import { surfaceFor } from '../visit/surface';
 import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '../water/timelapse';
 import { clocksOf, huntOf, intervalOf, seriesChoices, type SeriesChoice } from './huntOf';
@@ -68,4 +69,10 @@ export function stepsWith({ side, steps }: Pick<HuntValue, 'side' | 'steps'>, fo
   if (!found?.enough || steps[step]) return steps;
   if (!found.source) return { ...steps, [step]: { outcome: 'no' } };
   return found.confidence >= SURE ? { ...steps, [step]: { outcome: 'yes' } } : steps;
+}
+
+/** What a pixel of a series shows, m; null where distance or sizes are not known. */
+export function metresEachOf(document: VisitDocument, frameId: string): number | null {
+  const metric = metricFor(document, frameId);
+  return metric && metric.kind !== 'plane' ? metric.metresPerPixel : null;
 }

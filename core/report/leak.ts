@@ -5,7 +5,7 @@ import { COVERING_WORDS, HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../
 import { HUNT_STEPS, weighed } from '../hunt/hypotheses';
 import { leakWords, OPENING_CAUTIONS } from '../hunt/leakWords';
 import { lossOf } from '../hunt/loss';
-import { isHunted, stepsWith } from '../hunt/seek';
+import { isHunted, metresEachOf, stepsWith } from '../hunt/seek';
 import { IDENTITY_LINE } from '../radiometry/measurement';
 import { COLOUR_MAPS } from '../scale/colourMaps';
 import { ownRange } from '../scale/ownRange';
@@ -36,7 +36,7 @@ export function leakSheets(
   const hunt = huntOf(document).value;
   const steps = stepsWith(hunt, found);
   const [likeliest] = weighed(steps);
-  const words = found && leakWords(found, unit);
+  const words = found && leakWords(found, unit, metresEachOf(document, found.frames[0]!.name));
   const picture = found && figureOf(document, found, pixels, unit);
   const done = HUNT_STEPS.filter((step) => hunt.steps[step]);
   return [

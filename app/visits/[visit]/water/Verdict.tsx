@@ -3,15 +3,18 @@
 import { ClockCircleOutlined, EnvironmentOutlined, QuestionOutlined } from '@ant-design/icons';
 import { leakWords } from '@core/hunt/leakWords';
 import type { Timelapse } from '@core/water/timelapse';
+import { metresEachOf } from '@core/hunt/seek';
 import { useUnits } from '@ui/units/UnitProvider';
+import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Water.module.css';
 
 const ICONS = { waiting: <ClockCircleOutlined />, nothing: <QuestionOutlined />, found: <EnvironmentOutlined /> };
 
 /** What the series says, in a sentence or two. */
 export function Verdict({ found }: { found: Timelapse }) {
+  const { document } = useVisit();
   const { unit } = useUnits();
-  const { state, result, more } = leakWords(found, unit);
+  const { state, result, more } = leakWords(found, unit, metresEachOf(document, found.frames[0]!.name));
   return (
     <p className={styles.verdict} role="status">
       {ICONS[state]} <b>{result}</b> {more}

@@ -72,6 +72,7 @@ export function WetOrNot() {
           </p>
           <div className={styles.bar}>
             <InputNumber
+              className={styles.meter!}
               aria-label="Meter reads"
               placeholder="Meter reads"
               min={0}
