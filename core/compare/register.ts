@@ -22,9 +22,8 @@ const EVENING: Record<'looking' | 'exact', Evening> = { looking: { bound: 3, flo
 const ONGOING = 0.06;
 /** How many candidates are followed at each width. */
 const KEPT = { coarse: 20, near: 10, middle: 5, fine: 2 };
-/** Below this two frames show different things, or too little to say; where little is the same, it has to stand out as well. */
-const LEAST_SAME = 0.24;
-const SURELY_SAME = 0.35;
+/** Below this two frames show different things, or too little to say; and where they do not stand out from the same shifted aside. */
+const LEAST_SAME = 0.36;
 const LEAST_OUTSTANDING = 5.2;
 const EXACT: Way = { rounds: 8, kind: 'projective', robust: true };
 const LEAST_OVERLAP = 0.4;
@@ -56,11 +55,13 @@ export function register(before: Grid, after: Grid): Registration {
   const exact = [textureOf(a, BROAD.exact), textureOf(b, BROAD.exact)] as const;
   const { at, best, other, middle } = candidates(a, b, exact);
   if (!best) throw cannot('Nothing in one frame was found in the other.');
-  if (best.sameness < LEAST_SAME || (best.sameness < SURELY_SAME && best.standsOut() < LEAST_OUTSTANDING))
+  const middleH = rescaled(best.h, [at, middle.width], [at, middle.width]);
+  const same = sameness(...middle.once, middleH);
+  if (Math.abs(same) < LEAST_SAME || standsOut(...middle.once, middleH, same) < LEAST_OUTSTANDING)
     throw cannot('The frames show different things, or too little to tell.');
   if (other && other.sameness > AS_GOOD * best.sameness)
     throw cannot('What the frames show repeats: they fit onto each other in more than one way.');
-  const plain = plainer(middle.template, middle.b, rescaled(best.h, [at, middle.width], [at, middle.width]));
+  const plain = plainer(middle.template, middle.b, middleH);
   const full = Math.min(FULL, a.width, b.width);
   const [fullA, fullB] = exact.map((texture) => featuresOf(texture, full, EVENING.exact)) as [Grid, Grid];
   const last = new Template(fullA);
@@ -76,21 +77,28 @@ export function register(before: Grid, after: Grid): Registration {
     transform: rescaled(h, [full, a.width], [full, b.width]),
     residualPx: (last.residual(fullB, h) * b.width) / full,
     overlap,
-    sameness: best.sameness,
+    sameness: Math.abs(same),
   };
+}
+
+/** Both pictures at the middle width, where noise is small and what is there only once is sharp enough. */
+interface Middle {
+  width: number;
+  template: Template;
+  b: Grid;
+  once: readonly [Grid, Grid];
 }
 
 interface Candidate {
   h: Homography;
   sameness: number;
-  standsOut(): number;
 }
 
 function candidates(
   a: Grid,
   b: Grid,
   exact: readonly [Texture, Texture],
-): { at: number; best?: Candidate; other?: Candidate; middle: { width: number; template: Template; b: Grid } } {
+): { at: number; best?: Candidate; other?: Candidate; middle: Middle } {
   const looking = [textureOf(a, BROAD.looking), textureOf(b, BROAD.looking)] as const;
   const once = (width: number) =>
     looking.map((texture) => singular(featuresOf(texture, width, EVENING.looking), Math.round(width * ONGOING))) as [Grid, Grid];
@@ -128,19 +136,26 @@ function candidates(
     .map(({ h }) => robust.fitted(robustB, h, EXACT));
 
   const [fineA, fineB] = whole(fine);
-  const [onceA, onceB] = [fineA, fineB].map((grid) => singular(grid, Math.round(fine * ONGOING))) as [Grid, Grid];
+  const [onceA, onceB] = onceOf(fineA, fineB);
   const whole160 = new Template(fineA);
   const found = distinct(
     up(placed, middle, fine).map((h) => whole160.fitted(fineB, h, EXACT)),
     fineA,
     9,
   )
-    .map(({ h, like }): Candidate => {
-      const same = sameness(onceA, onceB, h);
-      return { h, sameness: Math.sign(like) * same, standsOut: () => standsOut(onceA, onceB, h, same) };
-    })
+    .map(({ h, like }) => ({ h, sameness: Math.sign(like) * sameness(onceA, onceB, h) }))
     .sort((p, q) => q.sameness - p.sameness);
-  return { at: fine, best: found[0], other: found[1], middle: { width: middle, template: robust, b: robustB } };
+  return {
+    at: fine,
+    best: found[0],
+    other: found[1],
+    middle: { width: middle, template: robust, b: robustB, once: onceOf(robustA, robustB) },
+  };
+}
+
+/** What is there only once in both. */
+function onceOf(a: Grid, b: Grid): readonly [Grid, Grid] {
+  return [a, b].map((grid) => singular(grid, Math.round(a.width * ONGOING))) as [Grid, Grid];
 }
 
 /** Fits that are not the same one again, the likeliest first. @param apart - pixels */
