@@ -1,6 +1,5 @@
 import type { Change } from '../compare/change';
 import type { VisitDocument } from '../document';
-import type { Row } from '../entities';
 import { isProven, leftOf, verdictOfPair } from '../proof/left';
 import type { PairValue } from '../proof/pairRow';
 import { askedPairs, earlierVisitsOf, framesOfPairs, provenOf, readyPair, type Proven } from '../proof/proven';

@@ -6,6 +6,7 @@ import type { Scale } from '@core/scale/scale';
 import type { Timelapse } from '@core/water/timelapse';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
+import { pixelAt } from './pixelAt';
 import styles from './Water.module.css';
 
 interface Props {
@@ -24,10 +25,8 @@ export function GrowthPicture({ found, values, scale, spot, onSpot }: Props) {
   const zoom = width / frame.width;
   const small = (value: number) => ((value - (found.scale - 1) / 2) / found.scale + 0.5) * zoom;
   const click = (event: MouseEvent) => {
-    const rect = box.current?.getBoundingClientRect();
-    if (!rect || zoom === 0) return;
-    const at = (value: number, most: number) => Math.max(0, Math.min(most - 1, Math.floor(value / zoom)));
-    onSpot({ x: at(event.clientX - rect.left, frame.width), y: at(event.clientY - rect.top, frame.height) });
+    const place = pixelAt(event, box.current, zoom, frame);
+    if (place) onSpot(place);
   };
   const { source } = found;
   const [cx, cy] = [(frame.width * zoom) / 2, (frame.height * zoom) / 2];

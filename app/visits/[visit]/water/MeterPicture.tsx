@@ -10,6 +10,7 @@ import { visitRow } from '@core/visit/theVisit';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { pixelAt } from './pixelAt';
 import styles from './Water.module.css';
 
 /** A frame with what a moisture meter read at its places; a click chooses one. */
@@ -34,10 +35,8 @@ export function MeterPicture({
     return orderedScale(low, high, colourMap);
   }, [surface, colourMap]);
   const click = (event: MouseEvent) => {
-    const rect = box.current?.getBoundingClientRect();
-    if (!rect || zoom === 0) return;
-    const at = (value: number, most: number) => Math.max(0, Math.min(most - 1, Math.floor(value / zoom)));
-    onSpot({ x: at(event.clientX - rect.left, surface.width), y: at(event.clientY - rect.top, surface.height) });
+    const place = pixelAt(event, box.current, zoom, surface);
+    if (place) onSpot(place);
   };
   return (
     <div ref={box} className={styles.picture} style={{ aspectRatio: `${surface.width} / ${surface.height}` }} onClick={click}>
