@@ -56,7 +56,7 @@ export function momentOf(time: number): Moment {
 }
 
 /** Distances, in λ, from which on nothing is left. */
-const FARTHEST_RISE = (SIDES - 1) * SIDE;
+export const FARTHEST_RISE = (SIDES - 1) * SIDE;
 
 /**
  * Adds what a source of some weight shows at a distance to a course.

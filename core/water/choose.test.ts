@@ -1,0 +1,80 @@
+import { normalFrom, seededRandom } from '../geometry/random';
+import { chooseSource } from './choose';
+import type { Patch } from './patches';
+import type { Known } from './source';
+import { pool, riseAt, type Floor } from './spots';
+import type { Stack } from './stack';
+
+const [width, height] = [120, 90];
+const FLOOR: Floor = { lambda: 4, D: 700, flat: 0.93 };
+const LEAK = { x: 40, y: 50 };
+/** Something with sharp edges that warms beside it: a strip that was put down. */
+const STRIP = { left: 90, right: 104, top: 20, bottom: 40 };
+const NOISE = 0.03;
+
+/** Rises of a floor with a leak, and with a strip whose edges are sharp. */
+function stackOf(leakK: number, stripK: number, seed = 1): Stack {
+  const normal = normalFrom(seededRandom(seed));
+  const times = Array.from({ length: 20 }, (_, i) => 75 * i);
+  const spots = pool(120, 6, [0.2, 0.1], 600, FLOOR.lambda);
+  const whole = riseAt([0, 0], times.at(-1)!, FLOOR, spots);
+  const rises = times.map((t, i) =>
+    Float32Array.from({ length: width * height }, (_, p) => {
+      const [x, y] = [p % width, Math.floor(p / width)];
+      const leak = Math.hypot(x - LEAK.x, y - LEAK.y) < 30 ? riseAt([x - LEAK.x, y - LEAK.y], t, FLOOR, spots) / whole : 0;
+      const strip = x >= STRIP.left && x <= STRIP.right && y >= STRIP.top && y <= STRIP.bottom ? (i / 20) ** 3 : 0;
+      return leakK * leak + stripK * strip + NOISE * normal();
+    }),
+  );
+  return { width, height, times, rises };
+}
+
+function patchAt(x: number, y: number, z: number, reach: number): Patch {
+  const members: number[] = [];
+  for (let v = y - reach; v <= y + reach; v += 1)
+    for (let u = x - reach; u <= x + reach; u += 1) if (Math.hypot(u - x, v - y) <= reach) members.push(v * width + u);
+  return { x, y, z, on: 120, members };
+}
+
+const known = (): Known => ({ lambda: FLOOR.lambda, D: FLOOR.D, on: 120, onU: 15, sign: 1, coverKnown: true });
+const leak = (z: number) => patchAt(LEAK.x, LEAK.y, z, 7);
+const strip = (z: number) => patchAt(97, 30, z, 7);
+const chosen = (stack: Stack, patches: readonly Patch[]) => chooseSource(stack, NOISE, patches, known);
+
+describe('which patch is a leak', () => {
+  const clear = stackOf(0.8, 1.2);
+
+  test('the one that spreads as heat does, not the one with sharp edges', () => {
+    const found = chosen(clear, [strip(50), leak(30)])!;
+    expect(Math.hypot(found.x - LEAK.x, found.y - LEAK.y)).toBeLessThan(1.5);
+    expect(found.kind).not.toBe('line');
+    expect(found.z).toBe(30);
+  });
+
+  test('none where there are only sharp edges', () => {
+    expect(chosen(stackOf(0, 1.2), [strip(50)])).toBeNull();
+    expect(chosen(clear, [])).toBeNull();
+  });
+
+  test('a faint one is not believed beside something that stands out five times as far', () => {
+    expect(chosen(clear, [strip(50), leak(8)])).toBeNull();
+    expect(chosen(clear, [strip(30), leak(8)])).not.toBeNull();
+    expect(chosen(clear, [leak(8)])).not.toBeNull();
+  });
+
+  test('its heat has the sign that was looked for', () => {
+    const cold = stackOf(-0.8, 0);
+    const found = chooseSource(cold, NOISE, [leak(30)], () => ({ ...known(), sign: -1 }))!;
+    expect(found.amount).toBeLessThan(0);
+    expect(Math.hypot(found.x - LEAK.x, found.y - LEAK.y)).toBeLessThan(1.5);
+    expect(chosen(cold, [leak(30)])?.amount ?? 0).toBeLessThanOrEqual(0);
+  });
+
+  test('with other noise it is the same place', () => {
+    const places = [2, 3, 4].map((seed) => chosen(stackOf(0.8, 0, seed), [leak(30)])!);
+    for (const { x, y, u } of places) {
+      expect(Math.hypot(x - LEAK.x, y - LEAK.y)).toBeLessThan(1.5);
+      expect(u).toBeLessThan(0.5);
+    }
+  });
+});
