@@ -1,6 +1,9 @@
 import { NO_SETTINGS } from '../radiometry/settings';
 import { roundOf, stopRowOf } from '../round/round';
 import { ID, visitDocument, wallPixels } from '../testing/visit';
+import { huntOf } from '../hunt/huntOf';
+import { pairFor, toProve } from '../proof/toProve';
+import { blocksOf } from './blocks';
 import { buildReport, framesOfReport } from './model';
 import { placeLabels, type Box } from './placeLabels';
 
@@ -261,4 +264,32 @@ describe('placing labels', () => {
   });
 
   test('nothing to place, nothing placed', () => expect(placeLabels([], picture, 3)).toEqual([]));
+});
+
+describe('what takes seconds to find out', () => {
+  test('is on sheets of its own when it is known, and the report is whole without it', () => {
+    const document = visitDocument();
+    const titles = (computed?: Parameters<typeof buildReport>[3]) =>
+      blocksOf(buildReport(document, () => pixels, 'C', computed)).flatMap((block) =>
+        block.kind === 'sheet' ? [block.title] : [],
+      );
+    const before = titles();
+    const row = huntOf(document);
+    document.rows.hunt = { [row.id]: { ...row, version: 1 } };
+    const after = titles();
+    expect(after.filter((title) => !before.includes(title))).toEqual(['Likeliest: hot water pipe, 20 %']);
+    expect(titles({ proven: [], leak: null })).toEqual(after);
+  });
+
+  test('frames of pairs are needed once their earlier visit is here', () => {
+    const earlier = visitDocument();
+    const document = visitDocument();
+    document.visitId = '0192f0a0-0000-7000-8000-0000000000f1';
+    const item = toProve(document, earlier)[0]!;
+    const value = pairFor(document, earlier, item, ID.other, () => '0192f0a0-0000-7000-8000-0000000000f3');
+    document.rows.finding = {};
+    document.rows.pair = { p: { id: 'p', version: 1, value } };
+    expect(framesOfReport(document)).toEqual([]);
+    expect(framesOfReport(document, [earlier])).toEqual([ID.frame, ID.other]);
+  });
 });
