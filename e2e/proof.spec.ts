@@ -87,6 +87,7 @@ test('a bay that was filled is proven and closed, one that was left is not', asy
   await expect(filled).toContainText('Better');
   await expect(filled).toContainText('This place loses less heat than before.');
   await expect(place(page, 'sound wall')).toContainText('Same as before');
+  await expect(page.getByText(/^What is left: [−+]0\.\d K against sound wall.*it was −2\.\d K\.$/)).toBeVisible();
   await closed(page).click();
   await expect(item(page, /Bay left of the window/)).toContainText('Proven, closed');
 

@@ -1,6 +1,8 @@
-import type { Change, Verdict } from '../compare/change';
+import type { Change, Look, Verdict } from '../compare/change';
+import type { VisitDocument } from '../document';
 import { sizeOf } from '../frame/metric';
 import { metricFor } from '../visit/sizes';
+import type { PairRegion, PairValue } from './pairRow';
 import type { Proven } from './proven';
 
 /** A place against the sound one beside it, before and after, both in the weather of the earlier visit, K. */
@@ -15,11 +17,20 @@ export interface Left {
 
 /** What is left of what was found: its first region against its second; null where one of them cannot be compared. */
 export function leftOf({ pair, earlier, sides, answer }: Proven): Left | null {
-  const [place, beside] = pair.value.regions;
-  if (!place || !beside || !sides?.looks || !answer || 'problem' in answer) return null;
-  const [look] = sides.looks;
+  if (!sides?.looks || !answer || 'problem' in answer) return null;
+  return leftBy(pair.value, earlier, sides.looks[0], answer.changes);
+}
+
+/** The same of a pair whose changes are known. @param look - of the earlier visit */
+export function leftBy(
+  { regions: [place, beside], beforeFrameId }: Pick<PairValue, 'regions' | 'beforeFrameId'>,
+  earlier: VisitDocument,
+  look: Pick<Look, 'insideC' | 'outsideC'>,
+  changes: readonly Change[],
+): Left | null {
+  if (!place || !beside) return null;
   const drive = look.insideC - look.outsideC;
-  const [one, other] = [place, beside].map(({ id }) => answer.changes.find(({ name }) => name === id)) as [Change, Change];
+  const [one, other] = [place, beside].map(({ id }) => changes.find(({ name }) => name === id)) as [Change, Change];
   if (one.change === null || other.change === null) return null;
   const beforeK = one.beforeC - other.beforeC;
   return {
@@ -27,15 +38,11 @@ export function leftOf({ pair, earlier, sides, answer }: Proven): Left | null {
     beside: beside.name,
     beforeK,
     afterK: beforeK + (one.change - other.change) * drive,
-    squareMetres: areaOf(earlier, pair.value.beforeFrameId, place.shape),
+    squareMetres: areaOf(earlier, beforeFrameId, place.shape),
   };
 }
 
-function areaOf(
-  earlier: Proven['earlier'],
-  frameId: string,
-  shape: Proven['pair']['value']['regions'][number]['shape'],
-): number | null {
+function areaOf(earlier: VisitDocument, frameId: string, shape: PairRegion['shape']): number | null {
   const metric = metricFor(earlier, frameId);
   const size = metric && shape.kind !== 'spot' && shape.kind !== 'line' ? sizeOf(metric, shape) : null;
   return size && 'squareMetres' in size ? size.squareMetres : null;

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import type { Change, Verdict } from '@core/compare/change';
 import type { VisitDocument } from '@core/document';
 import { OUTCOMES, SURFACE_CHANGES, type SurfaceChange, type PairRegion, type PairValue } from '@core/proof/pairRow';
-import { isProven } from '@core/proof/left';
+import { isProven, leftBy } from '@core/proof/left';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
 import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -28,8 +28,14 @@ interface Props {
 /** What a pair says: region by region, and what a person makes of it. */
 export function PairLedger({ earlier, pair, known, compared, put, children }: Props) {
   const { document } = useVisit();
+  const units = useUnits();
   const { laying, changes } = compared;
   const laid = laying && 'laid' in laying ? laying.laid : null;
+  const air = conditionsOf(earlier)?.value;
+  const left =
+    changes && air && air.insideC !== null && air.outsideC !== null
+      ? leftBy(pair, earlier, { insideC: air.insideC, outsideC: air.outsideC }, changes)
+      : null;
   const provable = changes !== null && isProven(changes);
   return (
     <aside className={styles.ledger} aria-label="What changed">
@@ -67,6 +73,13 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
           />
         ))}
       </ul>
+      {left && (
+        <p className={styles.left}>
+          <b>What is left:</b> {units.signedDifference(left.afterK)} against {left.beside}
+          {left.squareMetres !== null && `, over ${left.squareMetres.toFixed(2)} m²`}, in the weather of the first visit; it was{' '}
+          {units.signedDifference(left.beforeK)}.
+        </p>
+      )}
       <h3>What it comes to</h3>
       <div className={styles.outcomes} role="group" aria-label="What it comes to">
         {OUTCOMES.map((outcome) => (
