@@ -167,6 +167,7 @@ export function bench(): { document: unknown; refused: boolean } {
   const png = writePng(frame, nodeCodecs);
   const csv = new TextEncoder().encode(hundredthsCsv(small));
   const walls = rendered(wallPair(3));
+  const largeWalls = rendered(wallPair(3, { columns: [640, 640] }));
   const year = standInWeather(51.2, 1, Date.UTC(2027, 0, 1), 8760);
   const plan = hoursPlanSchema.parse({
     latitude: 51.2,
@@ -193,6 +194,7 @@ export function bench(): { document: unknown; refused: boolean } {
     hours: () => scoreHours(year, plan),
     balance: () => adviseBalance(circuit),
     register: () => register(...walls),
+    registerLarge: () => register(...largeWalls),
     detect: () => lookThrough(busy, { side: 'inside', drive: 18, least: 0.5, ignored: null }),
     viewfinder: () => renderScene(houseScene(bedroomWall, BENCH_CAMERA, FROM_ASIDE, 1)),
   });

@@ -57,6 +57,18 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
           description={<Link href={`/visits/${document.visitId}/question`}>Type this visit’s conditions in the chip above.</Link>}
         />
       )}
+      {changes?.some(({ why }) => why === 'too-little-drive') && (
+        <Alert
+          type="info"
+          showIcon
+          title="Too mild to prove anything."
+          description={
+            <Link href={`/visits/${document.visitId}/hours`}>
+              Look again in an hour with 10 K or more between inside and outside: see Hours.
+            </Link>
+          }
+        />
+      )}
       {pair.regions.length === 0 && <p>Drag a box over the place on the earlier picture.</p>}
       <ul className={styles.regions}>
         {pair.regions.map((region) => (
