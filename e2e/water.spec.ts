@@ -106,6 +106,22 @@ test('a place is held against dew point and wet bulb, and the meter is read day 
   await expect(page.getByRole('table', { name: 'Meter readings by day' })).toHaveCount(0);
 });
 
+test('along a drain its width is measured between two ends', async ({ page }) => {
+  await openWater(page);
+  await page.getByText('Along a drain', { exact: true }).click();
+  const { x, y, width, height } = (await page.getByRole('img', { name: 'The floor over the drain' }).boundingBox())!;
+  const [u, v] = [SHED_LEAK.source.x / SHED_LEAK.series.columns, SHED_LEAK.source.y / ((3 * SHED_LEAK.series.columns) / 4)];
+  await page.mouse.click(x + (u - 0.03) * width, y + v * height);
+  await page.mouse.click(x + (u + 0.06) * width, y + v * height);
+  await expect(page.getByText(/As wide everywhere|Wider than usual/)).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Width along the drain' })).toBeVisible();
+  await page.getByRole('button', { name: 'Other ends' }).click();
+  // Across bare floor nothing stands out.
+  await page.mouse.click(x + 0.1 * width, y + 0.15 * height);
+  await page.mouse.click(x + 0.35 * width, y + 0.15 * height);
+  await expect(page.getByText('Hardly anything along this line stands out')).toBeVisible();
+});
+
 test('frames are played, and a place asked for its curve', async ({ page }) => {
   await openWater(page);
   await expect(says(page)).toContainText('It comes out in the circle', { timeout: 60_000 });

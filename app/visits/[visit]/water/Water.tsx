@@ -7,6 +7,7 @@ import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { Causes } from './Causes';
 import { Cautions } from './Cautions';
+import { Drain } from './Drain';
 import { LossFields } from './LossFields';
 import { Opened } from './Opened';
 import { Player } from './Player';
@@ -17,13 +18,15 @@ import { useSought } from './useSought';
 import { WetOrNot } from './WetOrNot';
 import styles from './Water.module.css';
 
+const SHOWN = { series: 'Time-lapse', wet: 'Wet or not', drain: 'Along a drain' };
+
 /** The hunt for a leak: what it may be, what tells them apart, where it comes out, what was found. */
 export function Water() {
   const { document, hunt } = useHunt();
   const chosen = useMemo(() => chosenSeries(document, hunt), [document, hunt]);
   const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
   const sought = useSought(document, hunt, frameIds);
-  const [showing, setShowing] = useState<'series' | 'wet'>('series');
+  const [showing, setShowing] = useState<'series' | 'wet' | 'drain'>('series');
   const steps = useMemo(() => stepsWith(hunt, sought.state === 'found' ? sought.found : null), [hunt, sought]);
   return (
     <div className={styles.water}>
@@ -38,17 +41,20 @@ export function Water() {
           <Causes steps={steps} />
           <Steps steps={steps} />
         </div>
-        <section className={styles.player} aria-label={showing === 'series' ? 'Time-lapse' : 'Wet or not'}>
-          <Segmented<'series' | 'wet'>
+        <section className={styles.player} aria-label={SHOWN[showing]}>
+          <Segmented<'series' | 'wet' | 'drain'>
             aria-label="What is asked of the floor"
             value={showing}
             options={[
               { value: 'series', label: 'Where does it come out?' },
               { value: 'wet', label: 'Wet or not?' },
+              { value: 'drain', label: 'Along a drain' },
             ]}
             onChange={setShowing}
           />
-          {showing === 'series' ? <Player chosen={chosen} sought={sought} /> : <WetOrNot />}
+          {showing === 'series' && <Player chosen={chosen} sought={sought} />}
+          {showing === 'wet' && <WetOrNot />}
+          {showing === 'drain' && <Drain />}
         </section>
         <aside className={styles.ledger} aria-label="Floor and water">
           <Told />

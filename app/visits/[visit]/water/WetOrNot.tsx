@@ -1,18 +1,17 @@
 'use client';
 
-import { Button, Empty, InputNumber, Select } from 'antd';
-import { useMemo, useState } from 'react';
+import { Button, Empty, InputNumber } from 'antd';
+import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { dryingOf, meterDays } from '@core/hunt/drying';
+import type { HuntValue } from '@core/hunt/huntRow';
 import { wetOrNot, WETNESS_WORDS } from '@core/hunt/wet';
 import { localDay } from '@core/units/localTime';
-import { orderedFrames } from '@core/visit/frames';
 import { settingsFor } from '@core/visit/settingsInForce';
-import { surfaceFor } from '@core/visit/surface';
 import { siteOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
-import { usePixels } from '@ui/visit/VisitProvider';
-import { MeterPicture } from './MeterPicture';
+import { PlacePicture } from './PlacePicture';
+import { useDampFrame } from './useDampFrame';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 
@@ -24,14 +23,11 @@ const SURFACE_U = 0.5;
 export function WetOrNot() {
   const { document, hunt, put } = useHunt();
   const units = useUnits();
-  const frames = useMemo(() => orderedFrames(document), [document]);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [spot, setSpot] = useState<{ x: number; y: number } | null>(null);
+  const { frame, surface, select } = useDampFrame();
+  const [clicked, setClicked] = useState<{ of: string; x: number; y: number } | null>(null);
   const [typed, setTyped] = useState<number | null>(null);
-  const frame = frames.find(({ id }) => id === (chosen ?? hunt.meter.at(-1)?.frameId)) ?? frames.at(-1) ?? null;
-  const values = usePixels(frame?.id ?? null)(frame?.id ?? '');
-  const surface = useMemo(() => (frame && values ? surfaceFor(document, frame.id, values) : null), [document, frame, values]);
   if (!frame) return <Empty description="Take a frame of the damp place first." />;
+  const spot = clicked?.of === frame.id ? { x: clicked.x, y: clicked.y } : null;
   const { timeZone } = siteOf(document);
   const days = meterDays(hunt.meter, frame.id, (at) => localDay(at, timeZone));
   const drying = dryingOf(days);
@@ -42,26 +38,34 @@ export function WetOrNot() {
   const add = () => {
     if (!spot || typed === null) return;
     put('Meter reading', {
-      meter: [...hunt.meter, { id: newId(), at: Date.now(), frameId: frame.id, ...spot, value: typed }],
+      meter: [...hunt.meter, readNow(frame.id, spot, typed)],
     });
     setTyped(null);
   };
   return (
     <>
       <div className={styles.bar}>
-        <Select
-          aria-label="Frame of the damp place"
-          value={frame.id}
-          options={frames.map(({ id, value }) => ({ value: id, label: value.name }))}
-          onChange={(id) => {
-            setChosen(id);
-            setSpot(null);
-          }}
-          popupMatchSelectWidth={false}
-        />
+        {select}
         <span className={styles.quiet}>Click a place: can it be wet? Then type what the meter reads there.</span>
       </div>
-      {surface && <MeterPicture surface={surface} readings={days.at(-1)?.readings ?? []} spot={spot} onSpot={setSpot} />}
+      {surface && (
+        <PlacePicture surface={surface} label="The damp place" onPlace={(place) => setClicked({ of: frame.id, ...place })}>
+          {(zoom) => (
+            <>
+              <svg className={styles.marks} width={surface.width * zoom} height={surface.height * zoom} aria-hidden>
+                {spot && (
+                  <rect className={styles.spot} x={spot.x * zoom - 4} y={spot.y * zoom - 4} width={zoom + 8} height={zoom + 8} />
+                )}
+              </svg>
+              {days.at(-1)?.readings.map(({ id, x, y, value }) => (
+                <b key={id} className={styles.read} style={{ left: (x + 0.5) * zoom, top: (y + 0.5) * zoom }}>
+                  {value}
+                </b>
+              ))}
+            </>
+          )}
+        </PlacePicture>
+      )}
       {spot && celsius !== null && (
         <div className={styles.verdict}>
           <p role="status">
@@ -118,6 +122,10 @@ export function WetOrNot() {
       )}
     </>
   );
+}
+
+function readNow(frameId: string, place: { x: number; y: number }, value: number): HuntValue['meter'][number] {
+  return { id: newId(), at: Date.now(), frameId, ...place, value };
 }
 
 function meanAround(

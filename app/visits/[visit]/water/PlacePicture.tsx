@@ -1,8 +1,7 @@
 'use client';
 
-import { useMemo, useRef, type MouseEvent } from 'react';
+import { useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
 import type { Grid } from '@core/detect/grid';
-import type { HuntValue } from '@core/hunt/huntRow';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { ownRange } from '@core/scale/ownRange';
 import { orderedScale } from '@core/scale/scale';
@@ -13,17 +12,17 @@ import { useVisit } from '@ui/visit/VisitProvider';
 import { pixelAt } from './pixelAt';
 import styles from './Water.module.css';
 
-/** A frame with what a moisture meter read at its places; a click chooses one. */
-export function MeterPicture({
+/** A frame on which places are clicked. @param children - what is drawn over it, given how large a pixel is */
+export function PlacePicture({
   surface,
-  readings,
-  spot,
-  onSpot,
+  label,
+  onPlace,
+  children,
 }: {
   surface: Grid;
-  readings: HuntValue['meter'];
-  spot: { x: number; y: number } | null;
-  onSpot(spot: { x: number; y: number }): void;
+  label: string;
+  onPlace(place: { x: number; y: number }): void;
+  children(zoom: number): ReactNode;
 }) {
   const { document } = useVisit();
   const box = useRef<HTMLDivElement>(null);
@@ -36,7 +35,7 @@ export function MeterPicture({
   }, [surface, colourMap]);
   const click = (event: MouseEvent) => {
     const place = pixelAt(event, box.current, zoom, surface);
-    if (place) onSpot(place);
+    if (place) onPlace(place);
   };
   return (
     <div ref={box} className={styles.picture} style={{ aspectRatio: `${surface.width} / ${surface.height}` }} onClick={click}>
@@ -49,18 +48,9 @@ export function MeterPicture({
             scale={scale}
             stage={{ width, height: surface.height * zoom }}
             placement={{ x: 0, y: 0, zoom }}
-            label="The damp place"
+            label={label}
           />
-          <svg className={styles.marks} width={width} height={surface.height * zoom} aria-hidden>
-            {spot && (
-              <rect className={styles.spot} x={spot.x * zoom - 4} y={spot.y * zoom - 4} width={zoom + 8} height={zoom + 8} />
-            )}
-          </svg>
-          {readings.map(({ id, x, y, value }) => (
-            <b key={id} className={styles.read} style={{ left: (x + 0.5) * zoom, top: (y + 0.5) * zoom }}>
-              {value}
-            </b>
-          ))}
+          {children(zoom)}
         </>
       )}
     </div>
