@@ -5,7 +5,7 @@ const config = {
   ...unit,
   testMatch: ['<rootDir>/server/**/*.database.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
-  testTimeout: 180_000,
+  testTimeout: 600_000,
   maxWorkers: 2,
 };
 

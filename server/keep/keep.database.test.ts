@@ -223,9 +223,9 @@ describe('an upgrade', () => {
   const known = knownMigrations();
   const lengths = known.slice(1).map(({ statements: own }) => own.length);
   const statements = lengths.reduce((sum, length) => sum + length, 0);
-  /** Each statement of the latest migrations, which may still change, and every fourth of those before. */
+  /** Each statement of the latest migrations, which may still change, and every eighth of those before. */
   const latest = statements - lengths.slice(-3).reduce((sum, length) => sum + length, 0);
-  const places = Array.from({ length: statements }, (_, at) => at).filter((at) => at >= latest || at % 4 === 0);
+  const places = Array.from({ length: statements }, (_, at) => at).filter((at) => at >= latest || at % 8 === 0);
 
   test(`whose database is killed at ${places.length} of its ${statements} statements leaves the data as it was`, async () => {
     await olderDatabase(test_, 1, [
