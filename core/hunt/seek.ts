@@ -7,17 +7,33 @@ import { clocksOf, huntOf, intervalOf, seriesChoices, type SeriesChoice } from '
 import type { HuntValue } from './huntRow';
 import type { StepsDone } from './hypotheses';
 
+/** A series as it is looked through. */
+export interface LookedSeries extends SeriesChoice {
+  /** Only every so many of its frames are looked at. */
+  every: number;
+}
+
+/** A leak is slow: so many frames of a series tell it, and more would only fill the memory. */
+const MOST_FRAMES = 150;
+
 /** The series of a visit that is looked through: the chosen one, else the longest; null while there is none. */
-export function chosenSeries(document: VisitDocument, { series }: Pick<HuntValue, 'series'>): SeriesChoice | null {
+export function chosenSeries(document: VisitDocument, { series }: Pick<HuntValue, 'series'>): LookedSeries | null {
   const choices = seriesChoices(document);
-  return choices.find(({ key }) => key === series) ?? choices[0] ?? null;
+  const choice = choices.find(({ key }) => key === series) ?? choices[0];
+  if (!choice) return null;
+  const every = Math.ceil(choice.frameIds.length / MOST_FRAMES);
+  return { ...choice, frameIds: choice.frameIds.filter((_, i) => i % every === 0), every };
 }
 
 /** What somebody told of floor and water, as the search takes it. */
-export function toldFor(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Told {
+export function toldFor(
+  document: VisitDocument,
+  hunt: HuntValue,
+  { frameIds, every }: Pick<LookedSeries, 'frameIds' | 'every'>,
+): Told {
   const first = clocksOf(document, frameIds)[0] ?? null;
   return {
-    intervalS: intervalOf(document, frameIds),
+    intervalS: every * intervalOf(document, frameIds),
     sign: hunt.side === 'hot' ? 'warmer' : 'colder',
     coverMm: hunt.coverMm,
     waterC: hunt.waterC,
@@ -43,17 +59,22 @@ export function isHunted({ visitId, rows }: VisitDocument): boolean {
   return Object.values(rows.hunt).some(({ value }) => value.visitId === visitId);
 }
 
+/** The series that a report looks through; null where no leak is hunted. */
+export function huntedSeries(document: VisitDocument): LookedSeries | null {
+  return isHunted(document) ? chosenSeries(document, huntOf(document).value) : null;
+}
+
 /** Frames whose pixels a hunt's series needs. */
 export function framesOfHunt(document: VisitDocument): string[] {
-  return isHunted(document) ? (chosenSeries(document, huntOf(document).value)?.frameIds ?? []) : [];
+  return huntedSeries(document)?.frameIds ?? [];
 }
 
 /** Looks the hunt's series through; null where there is none, or it cannot be looked through. */
 export function leakOf(document: VisitDocument, pixels: (frameId: string) => Float32Array | null | undefined): Timelapse | null {
-  const ids = framesOfHunt(document);
-  if (ids.length === 0) return null;
+  const series = huntedSeries(document);
+  if (!series) return null;
   try {
-    return timelapse(framesFor(document, ids, pixels), toldFor(document, huntOf(document).value, ids));
+    return timelapse(framesFor(document, series.frameIds, pixels), toldFor(document, huntOf(document).value, series));
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;

@@ -90,8 +90,26 @@ describe('what a series answers', () => {
     expect(framesOfHunt(visitDocument())).toEqual([]);
     expect(chosenSeries(document, { series: 'gone' })!.frameIds).toHaveLength(4);
     const onAt = Date.UTC(2026, 1, 2, 10, 1);
-    const told = toldFor(document, { ...huntIn(document), side: 'cold', coverMm: 40, onAt }, framesOfHunt(document));
+    const told = toldFor(
+      document,
+      { ...huntIn(document), side: 'cold', coverMm: 40, onAt },
+      { frameIds: framesOfHunt(document), every: 1 },
+    );
     expect(told).toEqual({ intervalS: 120, sign: 'colder', coverMm: 40, waterC: null, onMin: 1 });
+  });
+
+  test('of many frames takes so many as tell it, with the time between them', () => {
+    const long = hunted();
+    const [first] = Object.values(long.rows.frame);
+    const facts = long.frameFacts[first!.id]!;
+    for (let i = 4; i < 400; i += 1) {
+      const id = `0192f0a0-0000-7000-8000-000000001${String(i).padStart(3, '0')}`;
+      long.rows.frame[id] = { ...first!, id };
+      long.frameFacts[id] = facts;
+    }
+    const series = chosenSeries(long, huntIn(long))!;
+    expect([series.every, series.frameIds.length]).toEqual([3, 134]);
+    expect(toldFor(long, huntIn(long), series).intervalS).toBe(360);
   });
 
   test('counts where nobody answered, and never against somebody', () => {

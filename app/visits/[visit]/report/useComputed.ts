@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { VisitDocument } from '@core/document';
 import { huntOf } from '@core/hunt/huntOf';
-import { framesOfHunt } from '@core/hunt/seek';
+import { huntedSeries } from '@core/hunt/seek';
 import { earlierVisitsOf } from '@core/proof/proven';
 import type { Computed } from '@core/report/model';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -16,8 +16,8 @@ export function useComputed(): { computed: Computed; earlier: readonly VisitDocu
   const { document } = useVisit();
   const earlier = useEarlierVisits(earlierVisitsOf(document));
   const proven = useProven(earlier);
-  const frames = useMemo(() => framesOfHunt(document), [document]);
-  const sought = useSought(document, huntOf(document).value, frames);
+  const series = useMemo(() => huntedSeries(document), [document]);
+  const sought = useSought(document, huntOf(document).value, series);
   const leak = sought.state === 'found' ? sought.found : null;
   const computed = useMemo(() => ({ proven, leak }), [proven, leak]);
   return { computed, earlier };

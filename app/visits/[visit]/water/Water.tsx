@@ -24,8 +24,7 @@ const SHOWN = { series: 'Time-lapse', wet: 'Wet or not', drain: 'Along a drain' 
 export function Water() {
   const { document, hunt } = useHunt();
   const chosen = useMemo(() => chosenSeries(document, hunt), [document, hunt]);
-  const frameIds = useMemo(() => chosen?.frameIds ?? [], [chosen]);
-  const sought = useSought(document, hunt, frameIds);
+  const sought = useSought(document, hunt, chosen);
   const [showing, setShowing] = useState<'series' | 'wet' | 'drain'>('series');
   const steps = useMemo(() => stepsWith(hunt, sought.state === 'found' ? sought.found : null), [hunt, sought]);
   return (

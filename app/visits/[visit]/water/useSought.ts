@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { VisitDocument } from '@core/document';
 import type { CoreErrorData } from '@core/errors';
 import type { HuntValue } from '@core/hunt/huntRow';
-import { framesFor, toldFor } from '@core/hunt/seek';
+import { framesFor, toldFor, type LookedSeries } from '@core/hunt/seek';
 import type { Timelapse, Told } from '@core/water/timelapse';
 import { useVisitStore } from '@ui/visit/VisitProvider';
 import type { TimelapseWorker } from '../../../../workers/timelapse';
@@ -20,13 +20,14 @@ export type Sought =
 /**
  * Looks for the leak in a series, in a worker of the page; again when a frame comes in or something else is told.
  *
- * @param frameIds - empty: nothing is looked for
+ * @param series - null: nothing is looked for
  */
-export function useSought(document: VisitDocument, hunt: HuntValue, frameIds: readonly string[]): Sought & { stop(): void } {
+export function useSought(document: VisitDocument, hunt: HuntValue, series: LookedSeries | null): Sought & { stop(): void } {
   const { pixels } = useVisitStore();
   const [sought, setSought] = useState<{ key: string; is: Sought }>({ key: '', is: { state: 'none' } });
   const [stopped, setStopped] = useState('');
-  const told = useMemo((): Told => toldFor(document, hunt, frameIds), [document, hunt, frameIds]);
+  const told = useMemo(() => series && toldFor(document, hunt, series), [document, hunt, series]);
+  const frameIds = series?.frameIds ?? [];
   const key = JSON.stringify([frameIds, told]);
   useEffect(() => {
     const [ids, asked] = JSON.parse(key) as [string[], Told];
