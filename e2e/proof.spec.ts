@@ -75,6 +75,8 @@ test('a re-visit: from what was left open, by the ghost, to the page and the clo
 
   // What was proven is not come back to any more.
   await page.getByRole('link', { name: /Round/ }).click();
+  await page.waitForURL(/\/round/);
+  await expect(page.getByTestId('coverage')).toBeVisible();
   await page.reload();
   const left = page.getByRole('navigation', { name: 'Come back to' }).getByRole('button');
   await expect(left).toHaveText(/Insulation has slumped/);
