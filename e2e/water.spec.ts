@@ -73,7 +73,6 @@ test('what the series says moves what it may be, and the case goes on paper with
     page.waitForEvent('download'),
     page.getByRole('button', { name: /The case as PDF$/ }).click(),
   ]);
-  expect(paper.suggestedFilename()).toContain('where the water comes from');
   const { text: words } = await pdfText(await paper.path());
   expect(words).toContain('It comes out in the circle');
   expect(words).toContain('720 litres');
