@@ -54,7 +54,7 @@ const BESIDE = [-24, -12, 0, 12, 24].flatMap((dx) => [-16, -8, 0, 8, 16].map((dy
 
 /**
  * How far a map stands out from the same map shifted aside, in standard deviations of those: of one wall 7 and more, of
- * different ones 4, also where plain plaster leaves little that is the same.
+ * different ones 4 at most. A wall that shows hardly anything stands out no more than noise does, and is refused.
  *
  * @param same - how far the pictures show the same through the map itself; of either sign
  */
