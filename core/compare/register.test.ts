@@ -74,6 +74,14 @@ describe('is refused', () => {
     expect(refusal(() => register(before, after))).toBe('cannot-register');
   });
 
+  test('another wall on whose half something fits by chance', () => {
+    for (const seed of [2005, 2047, 2060]) {
+      const [before] = rendered(wallPair(seed));
+      const [, after] = rendered(wallPair(seed + 1));
+      expect(refusal(() => register(before, after))).toBe('cannot-register');
+    }
+  });
+
   test('noise', () => {
     const frame = (seed: number) => {
       const normal = normalFrom(seededRandom(seed));

@@ -1,4 +1,4 @@
-import { cleaned } from '../detect/clean';
+import { believable } from '../detect/clean';
 import type { Grid } from '../detect/grid';
 import { CoreError } from '../errors';
 import { projected, type Homography } from '../geometry/homography';
@@ -21,9 +21,12 @@ const EVENING: Record<'looking' | 'exact', Evening> = { looking: { bound: 3, flo
 /** What goes on for this share of the width repeats or is an edge of the room. */
 const ONGOING = 0.06;
 /** How many candidates are followed at each width. */
-const KEPT = { coarse: 20, near: 10, middle: 5, fine: 2 };
-/** Below this two frames show different things, or too little to say; and where they do not stand out from the same shifted aside. */
-const LEAST_SAME = 0.36;
+const KEPT = { coarse: 16, near: 8, middle: 5, fine: 2 };
+/**
+ * Below this two frames show different things, or too little to say; and where they do not stand out from the same shifted aside.
+ * It is asked of all that could be shared: where the half is, chance is greater by √2.
+ */
+const LEAST_SAME = 0.33;
 const LEAST_OUTSTANDING = 5.2;
 const EXACT: Way = { rounds: 8, kind: 'projective', robust: true };
 const LEAST_OVERLAP = 0.4;
@@ -49,7 +52,7 @@ export interface Registration {
  * @throws cannot-register when they show different things, too little, or could lie on each other in several ways
  */
 export function register(before: Grid, after: Grid): Registration {
-  const [a, b] = [cleaned(before)?.grid, cleaned(after)?.grid];
+  const [a, b] = [believable(before)?.grid, believable(after)?.grid];
   if (!a || !b) throw cannot('One of the frames has no readings.');
   if (Math.min(a.width, a.height, b.width, b.height) < 24) throw cannot('One of the frames has too few pixels.');
   const exact = [textureOf(a, BROAD.exact), textureOf(b, BROAD.exact)] as const;
@@ -57,7 +60,7 @@ export function register(before: Grid, after: Grid): Registration {
   if (!best) throw cannot('Nothing in one frame was found in the other.');
   const middleH = rescaled(best.h, [at, middle.width], [at, middle.width]);
   const same = sameness(...middle.once, middleH);
-  if (Math.abs(same) < LEAST_SAME || standsOut(...middle.once, middleH, same) < LEAST_OUTSTANDING)
+  if (Math.abs(same) * Math.sqrt(best.overlap) < LEAST_SAME || standsOut(...middle.once, middleH, same) < LEAST_OUTSTANDING)
     throw cannot('The frames show different things, or too little to tell.');
   if (other && other.sameness > AS_GOOD * best.sameness)
     throw cannot('What the frames show repeats: they fit onto each other in more than one way.');
@@ -91,6 +94,7 @@ interface Middle {
 
 interface Candidate {
   h: Homography;
+  overlap: number;
   sameness: number;
 }
 
@@ -143,7 +147,7 @@ function candidates(
     fineA,
     9,
   )
-    .map(({ h, like }) => ({ h, sameness: Math.sign(like) * sameness(onceA, onceB, h) }))
+    .map(({ h, like, overlap }) => ({ h, overlap, sameness: Math.sign(like) * sameness(onceA, onceB, h) }))
     .sort((p, q) => q.sameness - p.sameness);
   return {
     at: fine,

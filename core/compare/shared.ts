@@ -7,7 +7,7 @@ import { sampled } from './resized';
 const TUKEY = 3;
 const LEAST_SPREAD = 0.02;
 /** A spread is taken from about so many pixels. */
-const SAMPLE = 5000;
+const SAMPLE = 1500;
 
 /** Pixels of one picture that a map takes into another, with what both show there. */
 export interface Shared {

@@ -22,16 +22,16 @@ import { similarStep } from './similarStep';
 /** Numbers of a projective map. */
 const ALL = 8;
 const LEAST_PIXELS = 60;
-/** Steps smaller than this, pixels, change nothing any more. */
-const STILL = 0.004;
+/** A step that moves no corner farther than this, pixels, is the last one. */
+const STILL = 0.03;
 /** The matrix of a step is made anew every so many rounds: what is seen and trusted changes little from one to the next. */
-const ANEW = 3;
+const ANEW = 2;
 /** … and from about so many pixels: it says how far to go, not where to. */
 const MATRIX_PIXELS = 900;
 /** Places where more than usual is left over a neighbourhood count less; its cells have this share of the width. */
 const CELL = 1 / 80;
 /** Of pictures with so many pixels only this share of them is looked at. */
-const MANY_PIXELS = 15_000;
+const MANY_PIXELS = 4_000;
 const TELLING = 0.5;
 /** Side of a block for which what is left is stated, pixels. */
 const BLOCK = 24;
@@ -127,13 +127,14 @@ export class Template {
       if (round >= rounds) return { h, like: likeness(shared), overlap };
       const line: Line = robust ? (weights ? fittedAgain(shared, weights) : fitted(shared)) : fittedAgain(shared, null);
       const left = leftOver(shared, line);
-      if (robust) weights = this.trust(left, weights);
-      if (round === 0 || (robust && round % ANEW === 0)) matrix = this.matrix(weights);
+      const anew = round % ANEW === 0;
+      if (robust && anew) weights = this.trust(left, weights);
+      if (round === 0 || (robust && anew)) matrix = this.matrix(weights);
       const d = solved(matrix, this.side(left, weights), kind);
       const step = d && inverse(this.map(d));
       if (!step) return { h, like: likeness(shared), overlap };
       h = product(h, step);
-      if (Math.hypot(d[2]!, d[5]!) * this.size < STILL) round = Math.max(round, rounds - 2);
+      if (d.reduce((sum, value) => sum + Math.abs(value), 0) * this.size < STILL) return { h, like: likeness(shared), overlap };
     }
   }
 

@@ -30,21 +30,20 @@ export interface Texture {
  * smooth so far, a few times over.
  *
  * @param share - what is broader than this share of the width is broad
+ * @param like - of a frame of the same view, as large: what is broad in it is where to begin, and once over does
  */
-export function textureOf(frame: Grid, share: number): Texture {
+export function textureOf(frame: Grid, share: number, like?: Texture): Texture {
   const width = Math.min(frame.width, BROAD_WIDTH);
   const small = resized(frame, width, Math.max(2, Math.round((width * frame.height) / frame.width)));
-  let broad: Grid = { ...small, values: new Float32Array(small.values.length).fill(medianOf(small.values.slice())) };
-  let spread = robustSpread(small.values.slice());
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const held = new Float32Array(small.values.length);
-    for (let i = 0; i < held.length; i += 1) {
-      const middle = broad.values[i]!;
-      held[i] = Math.max(middle - HELD * spread, Math.min(middle + HELD * spread, small.values[i]!));
-    }
+  let broad: Grid = like?.broad ?? { ...small, values: new Float32Array(small.values.length) };
+  const detail = new Float32Array(small.values.length);
+  for (let round = 0; round < (like ? 1 : ROUNDS); round += 1) {
+    for (let i = 0; i < detail.length; i += 1) detail[i] = small.values[i]! - broad.values[i]!;
+    // The level of a camera jumps; after the first round what is smooth has it.
+    const level = round === 0 ? medianOf(sampleOf(detail)) : 0;
+    const limit = HELD * robustSpread(sampleOf(detail));
+    const held = detail.map((value, i) => broad.values[i]! + level + Math.max(-limit, Math.min(limit, value - level)));
     broad = smoothed({ ...small, values: held }, share * width);
-    for (let i = 0; i < held.length; i += 1) held[i] = small.values[i]! - broad.values[i]!;
-    spread = robustSpread(held);
   }
   return { frame, broad };
 }
@@ -68,7 +67,14 @@ export function featuresOf({ frame, broad }: Texture, width: number, { bound, fl
     detail[i] = held;
     square[i] = held * held;
   }
-  const power = smoothed({ width, height, values: square }, AROUND * width).values;
+  const power = aroundOf({ width, height, values: square });
   for (let i = 0; i < detail.length; i += 1) detail[i]! /= Math.sqrt(power[i]! + floor * floor);
   return { width, height, values: detail };
+}
+
+/** Mean of a neighbourhood, which is broad: reckoned in a smaller picture. */
+function aroundOf(grid: Grid): Float32Array {
+  const width = Math.min(grid.width, BROAD_WIDTH);
+  const small = resized(grid, width, Math.max(2, Math.round((width * grid.height) / grid.width)));
+  return resized(smoothed(small, AROUND * width), grid.width, grid.height).values;
 }

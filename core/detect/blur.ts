@@ -81,7 +81,7 @@ function boxes(grid: Grid, sigma: number): Grid {
   let from = grid.values;
   for (let pass = 0; pass < 3; pass += 1) {
     const across = new Float32Array(from.length);
-    for (let y = 0; y < height; y += 1) runningMean(from, across, y * width, 1, width, r);
+    rowMeans(from, across, width, height, r);
     const down = new Float32Array(from.length);
     columnMeans(across, down, width, height, r);
     from = down;
@@ -89,14 +89,20 @@ function boxes(grid: Grid, sigma: number): Grid {
   return { width, height, values: from };
 }
 
-function runningMean(from: Float32Array, to: Float32Array, start: number, step: number, count: number, r: number): void {
-  const at = (i: number) => from[start + step * (i < 0 ? 0 : i >= count ? count - 1 : i)]!;
-  let sum = 0;
-  for (let i = -r; i <= r; i += 1) sum += at(i);
+function rowMeans(from: Float32Array, to: Float32Array, width: number, height: number, r: number): void {
+  const line = new Float32Array(width + 2 * r + 1);
   const share = 1 / (2 * r + 1);
-  for (let i = 0; i < count; i += 1) {
-    to[start + step * i] = sum * share;
-    sum += at(i + r + 1) - at(i - r);
+  for (let y = 0; y < height; y += 1) {
+    const row = y * width;
+    line.fill(from[row]!, 0, r);
+    line.set(from.subarray(row, row + width), r);
+    line.fill(from[row + width - 1]!, r + width);
+    let sum = 0;
+    for (let i = 0; i <= 2 * r; i += 1) sum += line[i]!;
+    for (let x = 0; x < width; x += 1) {
+      to[row + x] = sum * share;
+      sum += line[x + 2 * r + 1]! - line[x]!;
+    }
   }
 }
 

@@ -29,7 +29,13 @@ const ROUNDS = 5;
  *
  * @returns null when no pixel has a reading
  */
-export function cleaned({ width, height, values }: Grid): Clean | null {
+export function cleaned(frame: Grid): Clean | null {
+  const clean = believable(frame);
+  return clean && { ...clean, noise: estimateNoise(clean.grid) };
+}
+
+/** The same without asking for the noise, which costs as much again. */
+export function believable({ width, height, values }: Grid): Omit<Clean, 'noise'> | null {
   const filled = values.slice();
   const missing = fillMissing(filled, width, height);
   if (missing === filled.length) return null;
@@ -40,8 +46,7 @@ export function cleaned({ width, height, values }: Grid): Clean | null {
     wrong += found;
     if (found <= 1e-3 * filled.length) break;
   }
-  const grid = { width, height, values: filled };
-  return { grid, noise: estimateNoise(grid), mended: Math.min(1, (missing + wrong) / filled.length) };
+  return { grid: { width, height, values: filled }, mended: Math.min(1, (missing + wrong) / filled.length) };
 }
 
 /** Noise by the smaller steps from one pixel to the next, which even many dead pixels leave alone, K. */

@@ -1,3 +1,4 @@
+import { isDisturbed } from '../water/stack';
 import type { Timelapse } from '../water/timelapse';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
@@ -31,11 +32,11 @@ const WAYS = [
 
 /** What a series says, in words. @param metresEach - what a pixel shows; null where no sizes are known */
 export function leakWords(
-  { source, enough, moreMinutes, confidence, slopeMax, dropped }: Timelapse,
+  { source, enough, moreMinutes, confidence, slopeMax, dropped, frames }: Timelapse,
   unit: DisplayUnit,
   metresEach: number | null,
 ): LeakWords {
-  const left = leftOut(dropped.length);
+  const left = `${leftOut(dropped.length)}${passedBy(frames.filter(isDisturbed).length)}`;
   if (!enough)
     return {
       state: 'waiting',
@@ -73,4 +74,9 @@ function leftOut(frames: number): string {
   return frames === 1
     ? ' 1 frame shows another view and was left out.'
     : ` ${frames} frames show another view and were left out.`;
+}
+
+function passedBy(frames: number): string {
+  if (frames === 0) return '';
+  return ` Something passed through ${frames === 1 ? '1 frame' : `${frames} frames`}; it was taken out.`;
 }

@@ -29,7 +29,14 @@ function hunted(change: Partial<HuntValue> = {}): VisitDocument {
 const huntIn = (document: VisitDocument) => huntOf(document).value;
 
 function foundIn(document: VisitDocument, change: Partial<Timelapse> = {}): Timelapse {
-  const frames = framesOfHunt(document).map((name, i) => ({ name, t: 60 * i, contrast: 0, area: 0, moved: i === 3 ? 9 : 0 }));
+  const frames = framesOfHunt(document).map((name, i) => ({
+    name,
+    t: 60 * i,
+    contrast: 0,
+    area: 0,
+    moved: i === 3 ? 9 : 0,
+    disturbed: 0,
+  }));
   const grid = { width: 4, height: 3, values: new Float32Array(12) };
   return {
     source: { kind: 'point', inside: true, x: 20, y: 15, radius: 2.4, line: null, direction: null },

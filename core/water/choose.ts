@@ -1,6 +1,6 @@
 import type { Patch } from './patches';
 import { seriesOf, without, type Series } from './series';
-import { dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
+import { again, dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
 import type { Stack } from './stack';
 
 /** A source with how far its patch stands out, in spreads of the map. */
@@ -8,9 +8,8 @@ export type Found = Source & { z: number };
 
 /** A model that leaves much more than noise, squared, is none: edges that are sharp, things that wander. */
 const HOPELESS = 5;
-/** Where a dot leaves more than this, models are believed less: all spreads grow with it, so that what is usual keeps its say. */
-const AS_MODELLED = 1.6;
-const LEFT_AGAINST = 5;
+/** What is left over of each value beyond noise speaks against a leak so many times: real ones leave less than 1.2. */
+const LEFT_AGAINST = 10;
 /** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
 const MOST_AGAINST = 30;
@@ -58,32 +57,26 @@ interface Candidate {
 /** The place once more, by noise alone: a leak is told from others with room for what models lack, its place is not. */
 function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | 'u' | 'direction' | 'length'> {
   const exact = { ...series, spreads: series.sharp };
-  const again =
-    found.kind === 'line'
-      ? lineSource(exact, { at: [found.x, found.y], direction: found.direction, length: found.length }, known)
-      : found.kind === 'pool'
-        ? poolSource(exact, found, known)
-        : dotSource(exact, [found.x, found.y], known);
-  const { x, y, u, direction, length } = Math.hypot(again.x - found.x, again.y - found.y) < NEAR * known.lambda ? again : found;
+  const anew = again(exact, found, known);
+  const { x, y, u, direction, length } = Math.hypot(anew.x - found.x, anew.y - found.y) < NEAR * known.lambda ? anew : found;
   return { x, y, u, direction, length };
 }
 
-/** Whether a patch behaves like a leak. What a model leaves over makes its values less certain, and so less unusual. */
+/** Whether a patch behaves like a leak: its values are usual for one, and the model leaves hardly more than noise over. */
 function isLeak({ each, unusual, z }: Found): boolean {
-  const against = unusual / Math.max(1, each) + LEFT_AGAINST * Math.max(0, each - 1);
+  const against = unusual + LEFT_AGAINST * Math.max(0, each - 1);
   return against < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }
 
 function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Candidate {
   const xs = patch.members.map((at) => at % stack.width);
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
-  const seen = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
-  const first = bestDot(seen, startsOf(patch, stack, known.lambda), known);
-  const series = doubted(seen, Math.sqrt(Math.max(1, first.each / AS_MODELLED)));
+  const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
+  const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
   if (first.each > HOPELESS) return { found: { ...first, z: patch.z }, series, known };
   const line = lineOf(series, xs, ys, known);
   const calm = calmed(series, first, known.lambda);
-  const point = calm === seen ? first : dotSource(calm, [first.x, first.y], known);
+  const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
   const leaning = poolSource(calm, point, known);
   const excess = Math.sqrt(Math.max(0, (point.floor.lambda / known.lambda) ** 2 - 1));
   const needed = leaning.unusual < MOST_UNUSUAL ? POOL_BETTER : UNUSUAL_BETTER;
@@ -103,13 +96,6 @@ function around(patch: Patch, xs: readonly number[], ys: readonly number[], lamb
 
 function bestDot(series: Series, starts: readonly (readonly [number, number])[], known: Known): Source {
   return starts.map((at) => dotSource(series, at, known)).sort((p, q) => p.cost - q.cost)[0]!;
-}
-
-/** A series whose every value is known less well. */
-function doubted(series: Series, by: number): Series {
-  if (by === 1) return series;
-  const wider = (values: Float64Array) => values.map((value) => by * value);
-  return { ...series, spreads: wider(series.spreads), sharp: wider(series.sharp) };
 }
 
 /** A series without what happens beside a dot and is none of it. */

@@ -1,4 +1,4 @@
-import { cleaned } from '../detect/clean';
+import { believable } from '../detect/clean';
 import type { Grid } from '../detect/grid';
 import { steadySize, View, type Steadied } from './steady';
 
@@ -25,7 +25,7 @@ const TRIED = 3;
  */
 export function oneView(sorted: readonly Timed[], progress: (share: number) => void): { kept: Kept[]; foreign: string[] } {
   const smalls = sorted.map(({ frame }) => {
-    const grid = cleaned(frame)?.grid;
+    const grid = believable(frame)?.grid;
     return grid ? steadySize(grid) : null;
   });
   let best: { kept: Kept[]; foreign: string[] } = { kept: [], foreign: sorted.map(({ name }) => name) };

@@ -6,8 +6,8 @@ import type { Stack } from './stack';
 const BINS = 350;
 const LARGEST_BIN = 4;
 /** No floor is as a model has it: so much of what it does, as a share, is left over. */
-const MODEL = 0.06;
-const MODEL_PEAK = 0.04;
+const MODEL = 0.04;
+const MODEL_PEAK = 0.03;
 const MOST_TIMES = 12;
 
 /** What a part of the view did over time, without its level and as far as needed without a steady rate of its own. */

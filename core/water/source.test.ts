@@ -2,7 +2,7 @@ import { normalFrom, seededRandom } from '../geometry/random';
 import { unsteady } from './growth';
 import type { Series } from './series';
 import { dotSource, leftOfBins, lineSource, poolSource, type Known } from './source';
-import { addRises, FARTHEST_RISE, momentOf, rise } from './spread';
+import { addRises, FARTHEST_RISE, momentOf, profileOf, rise } from './spread';
 import { dot, largestRise, line, pool, riseAt, shownBy, type Floor, type Spot } from './spots';
 
 const FLOOR: Floor = { lambda: 4, D: 700, flat: 0.93 };
@@ -38,10 +38,10 @@ const off = ({ x, y }: { x: number; y: number }, [u, v]: readonly [number, numbe
 
 describe('the table of rises', () => {
   test('adds up with weights, over the moments of a course', () => {
-    const moments = [100, 400, 1600].map((t) => momentOf(t / FLOOR.D));
+    const profile = profileOf([100, 400, 1600].map((t) => momentOf(t / FLOOR.D)));
     const course = new Float64Array(3);
-    addRises(0.7, moments, 2, course);
-    addRises(1.9, moments, 3, course);
+    addRises(0.7, profile, 2, course, 0, 3);
+    addRises(1.9, profile, 3, course, 0, 3);
     [100, 400, 1600].forEach((t, i) => {
       expect(course[i]).toBeCloseTo(2 * rise(0.7, t / FLOOR.D) + 3 * rise(1.9, t / FLOOR.D), 12);
     });
@@ -49,7 +49,7 @@ describe('the table of rises', () => {
 
   test('has nothing before heat arrives, before the water, and far away', () => {
     const course = new Float64Array(2);
-    addRises(0, [momentOf(-3), momentOf(0.04)], 1, course);
+    addRises(0, profileOf([momentOf(-3), momentOf(0.04)]), 1, course, 0, 2);
     expect([...course]).toEqual([0, 0]);
     expect(rise(FARTHEST_RISE, 10)).toBe(0);
     expect(momentOf(NaN).column).toBe(-1);
@@ -113,7 +113,7 @@ describe('where heat comes from', () => {
 
   test('a pool that leans is led back to where it comes from', () => {
     const lean = [0.35, 0.1] as const;
-    const series = seriesOf([60, 45], pool(100, 10, lean, 700, 4), 0.05, 0.002);
+    const series = seriesOf([60, 45], pool(100, 10, lean, 700, 4), 0.5, 0.002);
     const first = dotSource(series, [63, 46], KNOWN);
     const found = poolSource(series, first, KNOWN);
     expect(off(found, [60, 45])).toBeLessThan(off(first, [60, 45]));

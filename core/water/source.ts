@@ -17,6 +17,8 @@ export interface Known {
 
 export interface Source {
   kind: 'dot' | 'pool' | 'line';
+  /** All that was sought, in the order of its kind. */
+  values: Float64Array;
   x: number;
   y: number;
   /** Standard uncertainty of the place from noise, pixels, of each coordinate. */
@@ -56,22 +58,22 @@ function shared({ lambda, D, on, onU, coverKnown }: Known, breadth: number): Unk
 }
 
 /** Heat from one place. */
-export function dotSource(series: Series, at: readonly [number, number], known: Known): Source {
+export function dotSource(series: Series, at: readonly [number, number], known: Known, start?: Float64Array): Source {
   const unknowns = [...place(at), ...shared(known, ANY_BREADTH)];
-  return solve('dot', series, unknowns, known, (v) => ({ ...common(v), spots: dot(v[4]!), direction: 0, length: 0 }));
+  return solve('dot', series, unknowns, start, known, (v) => ({ ...common(v), spots: dot(v[4]!), direction: 0, length: 0 }));
 }
 
 /** Heat from a pool that fills and leans to one side. @param begin - a dot that was found */
-export function poolSource(series: Series, begin: Source, known: Known): Source {
+export function poolSource(series: Series, begin: Pick<Source, 'x' | 'y'>, known: Known, start?: Float64Array): Source {
   const unknowns = [
     ...place([begin.x, begin.y]),
     ...shared(known, 0),
-    { start: Math.log(1.6 * known.lambda), usual: Math.log(2.2 * known.lambda), spread: 0.4, step: 0.03 },
+    { start: Math.log(2.2 * known.lambda), usual: Math.log(2.5 * known.lambda), spread: 0.3, step: 0.03 },
     { start: 0, usual: 0, spread: 0.3, step: 0.03 },
     { start: 0, usual: 0, spread: 0.3, step: 0.03 },
     { start: Math.log(600), usual: Math.log(600), spread: 0.7, step: 0.05 },
   ];
-  return solve('pool', series, unknowns, known, (v) => {
+  return solve('pool', series, unknowns, start, known, (v) => {
     const both = common(v);
     return {
       ...both,
@@ -87,6 +89,7 @@ export function lineSource(
   series: Series,
   begin: { at: readonly [number, number]; direction: number; length: number },
   known: Known,
+  start?: Float64Array,
 ): Source {
   const unknowns = [
     ...place(begin.at),
@@ -96,7 +99,7 @@ export function lineSource(
     { start: Math.log(0.17), usual: Math.log(0.17), spread: 0.5, step: 0.05 },
     { start: known.lambda, usual: known.lambda, spread: known.lambda, step: 0.1 },
   ];
-  return solve('line', series, unknowns, known, (v) => {
+  return solve('line', series, unknowns, start, known, (v) => {
     const both = common(v);
     const length = Math.exp(v[7]!);
     return {
@@ -108,6 +111,12 @@ export function lineSource(
   });
 }
 
+/** The same source in a series whose spreads are others. */
+export function again(series: Series, { kind, x, y, direction, length, values }: Source, known: Known): Source {
+  if (kind === 'line') return lineSource(series, { at: [x, y], direction, length }, known, values);
+  return kind === 'pool' ? poolSource(series, { x, y }, known, values) : dotSource(series, [x, y], known, values);
+}
+
 function place([x, y]: readonly [number, number]): Unknown[] {
   return [x, y].map((start) => ({ start, usual: start, spread: Infinity, step: 0.1 }));
 }
@@ -116,10 +125,12 @@ function common(v: Float64Array): { floor: Floor; on: number } {
   return { floor: { lambda: Math.exp(v[2]!), D: Math.exp(v[3]!), flat: v[5]! }, on: v[4]! };
 }
 
+/** @param start - where the search begins, if not with what is usual */
 function solve(
   kind: Source['kind'],
   series: Series,
   unknowns: readonly Unknown[],
+  start: Float64Array | undefined,
   { sign, lambda }: Known,
   made: (v: Float64Array) => Pick<Source, 'floor' | 'on' | 'spots' | 'direction' | 'length'>,
 ): Source {
@@ -127,12 +138,14 @@ function solve(
     const { floor, spots } = made(v);
     return leftOver(series, shownBy(series, [v[0]!, v[1]!], floor, spots), sign);
   };
-  const fitted: Fitted = leastSquares(unknowns, (v) => left(v).values);
+  const begun = unknowns.map((one, i) => ({ ...one, start: start?.[i] ?? one.start }));
+  const fitted: Fitted = leastSquares(begun, (v) => left(v).values);
   const { values, covariance, squares } = fitted;
   const n = values.length;
   const unusual = unknowns.reduce((sum, { usual, spread }, i) => sum + ((values[i]! - usual) / spread) ** 2, 0);
   return {
     kind,
+    values,
     x: values[0]!,
     y: values[1]!,
     u: Math.sqrt((covariance[0]! + covariance[n + 1]!) / 2),

@@ -1,6 +1,6 @@
 import { times as through } from './growth';
 import type { Series } from './series';
-import { addRises, momentOf, rise } from './spread';
+import { addRises, momentOf, profileOf, rise } from './spread';
 
 /** A place under the floor that warms, seen from where the water comes out: from when on, s, and how much. */
 export interface Spot {
@@ -21,11 +21,15 @@ export interface Floor {
 }
 
 /** Water cools over such a distance, in λ. */
-const COOLING = 3;
+const COOLING = 3.5;
+/** Water stands this wide around where it comes out before it spreads, pixels. */
+const FIRST_RADIUS = 1.8;
+/** Rings of a pool: when they are reached, their share of its area, and how many places stand for one. */
 const RINGS = [
-  [0.4, 5],
-  [0.75, 7],
-  [1, 9],
+  [0.05, 0.1, 4],
+  [0.2, 0.2, 6],
+  [0.45, 0.3, 8],
+  [0.8, 0.4, 10],
 ] as const;
 
 /** All from one place. */
@@ -41,15 +45,20 @@ export function dot(on: number): Spot[] {
  * @param filling - s
  */
 export function pool(on: number, radius: number, lean: readonly [number, number], filling: number, lambda: number): Spot[] {
-  const spots: Spot[] = [{ dx: 0, dy: 0, from: on, weight: 0.16 * Math.max(1, radius * radius) }];
-  for (const [share, count] of RINGS)
+  const spots: Spot[] = [{ dx: 0, dy: 0, from: on, weight: FIRST_RADIUS ** 2 }];
+  const gained = Math.max(0, radius ** 2 - FIRST_RADIUS ** 2);
+  RINGS.forEach(([when, area, count], ring) => {
+    const r = Math.sqrt(when) * radius;
     for (let k = 0; k < count; k += 1) {
-      const angle = (2 * Math.PI * (k + share)) / count;
-      const r = share * radius;
-      const [dx, dy] = [r * (Math.cos(angle) + lean[0]), r * (Math.sin(angle) + lean[1])];
-      const weight = ((share * radius * radius) / count) * 0.7 * Math.exp(-Math.hypot(dx, dy) / (COOLING * lambda));
-      spots.push({ dx, dy, from: on + filling * share * share, weight });
+      const angle = (2 * Math.PI * (k + ring / RINGS.length)) / count;
+      const [u, v] = [Math.cos(angle), Math.sin(angle)];
+      const [dx, dy] = [r * (u + lean[0]), r * (v + lean[1])];
+      // The rim moves the faster the more it lies where the pool leans to, and wets more.
+      const faster = Math.max(0, 1 + lean[0] * u + lean[1] * v);
+      const weight = ((area * gained * faster) / count) * Math.exp(-Math.hypot(dx, dy) / (COOLING * lambda));
+      spots.push({ dx, dy, from: on + filling * when, weight });
     }
+  });
   return spots;
 }
 
@@ -92,21 +101,25 @@ export function shownBy(
   const { xs, ys, times, matrix } = series;
   const n = times.length;
   const out = new Float64Array(xs.length * n);
-  const course = new Float64Array(n);
-  const moments = spots.map(({ from }) => times.map((time) => momentOf((time - from) / D)));
-  for (let p = 0; p < xs.length; p += 1) {
-    course.fill(0);
-    let some = false;
-    for (let k = 0; k < spots.length; k += 1) {
-      const { dx, dy, weight } = spots[k]!;
+  const levelled = new Float64Array(n);
+  const profiles = new Map<number, Float64Array>();
+  for (const { from } of spots)
+    if (!profiles.has(from))
+      profiles.set(
+        from,
+        profileOf(
+          times.map((time) => momentOf((time - from) / D)),
+          (row) => row.set(through(matrix, row, levelled)),
+        ),
+      );
+  for (const { dx, dy, from, weight } of spots) {
+    const profile = profiles.get(from)!;
+    for (let p = 0; p < xs.length; p += 1) {
       const across = xs[p]! - x - dx;
       const along = (ys[p]! - y - dy) / flat;
       const distance = Math.sqrt(across * across + along * along) / lambda;
-      if (distance >= FARTHEST_SHOWN) continue;
-      some = true;
-      addRises(distance, moments[k]!, weight, course);
+      if (distance < FARTHEST_SHOWN) addRises(distance, profile, weight, out, p * n, n);
     }
-    if (some) through(matrix, course, out.subarray(p * n, (p + 1) * n));
   }
   return out;
 }

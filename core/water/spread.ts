@@ -59,24 +59,48 @@ export function momentOf(time: number): Moment {
 export const FARTHEST_RISE = (SIDES - 1) * SIDE;
 
 /**
- * Adds what a source of some weight shows at a distance to a course.
+ * What a source of one unit shows at some moments, for each step of distance: a row of moments for each.
+ *
+ * @param into - what is done with each row, in place
+ */
+export function profileOf(moments: readonly Moment[], into: (row: Float64Array) => void = () => {}): Float64Array {
+  const rows = (table ??= made());
+  const n = moments.length;
+  const profile = new Float64Array(SIDES * n);
+  for (let i = 0; i < SIDES; i += 1) {
+    for (let k = 0; k < n; k += 1) {
+      const { column, share } = moments[k]!;
+      if (column < 0) continue;
+      const at = i * TIMES + column;
+      profile[i * n + k] = rows[at]! * (1 - share) + rows[at + 1]! * share;
+    }
+    into(profile.subarray(i * n, (i + 1) * n));
+  }
+  return profile;
+}
+
+/**
+ * Adds what a source of some weight shows at a distance to one of several courses.
  *
  * @param distance - in λ, less than FARTHEST_RISE
- * @param moments - of the course
+ * @param profile - for the moments of the courses
+ * @param start - where the course begins among all
+ * @param n - its length
  */
-export function addRises(distance: number, moments: readonly Moment[], weight: number, course: Float64Array): void {
-  const rows = (table ??= made());
+export function addRises(
+  distance: number,
+  profile: Float64Array,
+  weight: number,
+  courses: Float64Array,
+  start: number,
+  n: number,
+): void {
   const i = distance / SIDE;
   const row = Math.floor(i);
-  const [near, far] = [row * TIMES, (row + 1) * TIMES];
+  const [near, far] = [row * n, (row + 1) * n];
   const b = weight * (i - row);
   const a = weight - b;
-  for (let k = 0; k < moments.length; k += 1) {
-    const { column, share } = moments[k]!;
-    if (column < 0) continue;
-    const [p, q] = [near + column, far + column];
-    course[k]! += (a * rows[p]! + b * rows[q]!) * (1 - share) + (a * rows[p + 1]! + b * rows[q + 1]!) * share;
-  }
+  for (let k = 0; k < n; k += 1) courses[start + k]! += a * profile[near + k]! + b * profile[far + k]!;
 }
 
 /**
@@ -86,8 +110,11 @@ export function addRises(distance: number, moments: readonly Moment[], weight: n
  * @param time - in D, since the source began
  */
 export function rise(distance: number, time: number): number {
-  if (distance >= FARTHEST_RISE) return 0;
-  const course = new Float64Array(1);
-  addRises(distance, [momentOf(time)], 1, course);
-  return course[0]!;
+  const { column, share } = momentOf(time);
+  if (distance >= FARTHEST_RISE || column < 0) return 0;
+  const rows = (table ??= made());
+  const row = Math.floor(distance / SIDE);
+  const beyond = distance / SIDE - row;
+  const at = (k: number) => rows[row * TIMES + k]! * (1 - beyond) + rows[(row + 1) * TIMES + k]! * beyond;
+  return at(column) * (1 - share) + at(column + 1) * share;
 }

@@ -21,9 +21,9 @@ export interface LeakSource {
 const NINE_OF_TEN = 2.15;
 /** What the noise of frames leaves open is more than a fit says: frames share the camera's pattern, and a pool is no disc. */
 const NOISE_SHARE = { point: 1.3, line: 0.7 };
-/** A pool leans to a side that cannot be seen: standard deviation, in λ, of a broad patch, of any, and along a line. */
-const LEANING = 0.29;
-const LEAST_LEANING = 0.16;
+/** A pool leans, which hardly shows: standard deviation, in λ, of a broad patch, of any, and along a line. */
+const LEANING = 0.2;
+const LEAST_LEANING = 0.12;
 const ALONG_LINE = 0.35;
 /** So much broader than its depth explains is a broad patch. */
 const BROAD = 1.2;

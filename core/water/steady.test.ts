@@ -4,7 +4,7 @@ import { normalFrom, seededRandom } from '../geometry/random';
 import { floorSeries } from '../simulate/series/floorSeries';
 import { growthOf } from './patches';
 import { seriesOf, without } from './series';
-import { stackOf, type Stack } from './stack';
+import { isDisturbed, stackOf, type Stack } from './stack';
 import { STEADY_WIDTH, steadySize, View } from './steady';
 
 const { frames } = floorSeries(3, { columns: 120, frames: 5, source: null });
@@ -68,12 +68,14 @@ describe('a stack', () => {
       grid.values[165] = level + 0.1 * i;
       return grid;
     });
-    const { rises } = stackOf(
+    const { stack, disturbed } = stackOf(
       grids,
       grids.map(() => identity),
       [0, 1, 2, 3, 4, 5],
       0.1,
     );
+    const { rises } = stack;
+    expect(disturbed).toEqual([0, 0, 0, 0, 0, 0]);
     for (const values of rises) expect(values[40]).toBeCloseTo(18, 4);
     expect(rises.map((values) => values[165]! - 18)).toEqual(
       [0, 0.1, 0.2, 0.3, 0.4, 0.5].map((value) => expect.closeTo(value, 4)),
@@ -83,13 +85,32 @@ describe('a stack', () => {
   test('forgets who walked by for one frame', () => {
     const grids = Array.from({ length: 6 }, () => still(18));
     for (let p = 60; p < 66; p += 1) grids[3]!.values[p] = 31;
-    const { rises } = stackOf(
+    const { stack, disturbed } = stackOf(
       grids,
       grids.map(() => identity),
       [0, 1, 2, 3, 4, 5],
       0.05,
     );
-    expect(rises[3]![62]).toBeCloseTo(18, 4);
+    expect(stack.rises[3]![62]).toBeCloseTo(18, 4);
+    expect(disturbed.map((share) => isDisturbed({ disturbed: share }))).toEqual([false, false, false, true, false, false]);
+  });
+
+  test('keeps the last frames of what grows faster and faster, and forgets who walks into the last of them', () => {
+    const heights = [0, 0.02, 0.1, 0.25, 0.5, 0.8, 1.2, 1.7];
+    const grids = heights.map((height) => {
+      const grid = still(18);
+      for (let p = 100; p < 106; p += 1) grid.values[p] = 18 + height;
+      return grid;
+    });
+    grids[7]!.values[40] = 29;
+    const { stack } = stackOf(
+      grids,
+      grids.map(() => identity),
+      heights.map((_, i) => i),
+      0.02,
+    );
+    expect(stack.rises.map((values) => values[102]! - 18)).toEqual(heights.map((height) => expect.closeTo(height, 4)));
+    expect(stack.rises[7]![40]).toBeCloseTo(18, 4);
   });
 });
 

@@ -2,7 +2,7 @@ import { guesses } from '../compare/guesses';
 import { rescaled } from '../compare/maps';
 import { resized } from '../compare/resized';
 import { Template } from '../compare/template';
-import { featuresOf, textureOf, type Evening } from '../compare/texture';
+import { featuresOf, textureOf, type Evening, type Texture } from '../compare/texture';
 import type { Grid } from '../detect/grid';
 import type { Homography } from '../geometry/homography';
 
@@ -35,30 +35,35 @@ export class View {
   private readonly template: Template;
   private readonly coarse: Grid;
   private last: Homography = IDENTITY;
+  private texture: Texture;
   private usual: number[] = [];
 
   private readonly width: number;
 
   constructor(first: Grid) {
     this.width = Math.min(CREEP_WIDTH, first.width);
-    this.template = new Template(featuresOf(textureOf(first, BROAD), this.width, EVENING));
+    this.texture = textureOf(first, BROAD);
+    this.template = new Template(featuresOf(this.texture, this.width, EVENING));
     this.coarse = featuresOf(textureOf(first, 1 / 16), Math.min(COARSE, first.width), LOOKING);
   }
 
   /** @returns null for a frame of another view */
   place(frame: Grid): Steadied | null {
-    const features = featuresOf(textureOf(frame, BROAD), this.width, EVENING);
+    const texture = textureOf(frame, BROAD, this.texture);
     const way = { rounds: CREEP_ROUNDS, kind: 'similar', robust: true } as const;
-    const crept = this.template.fitted(features, this.last, way);
+    const crept = this.template.fitted(featuresOf(texture, this.width, EVENING), this.last, way);
     const usual = this.usual.length > 0 ? [...this.usual].sort((a, b) => a - b)[this.usual.length >> 1]! : null;
-    if (usual === null ? crept.like > LEAST_LIKE : crept.like > USUAL_SHARE * usual) return this.kept(crept, frame.width);
-    const bumped = this.found(frame, features);
-    return bumped && bumped.like > (usual === null ? LEAST_FOUND : FOREIGN_SHARE * usual) ? this.kept(bumped, frame.width) : null;
+    if (usual === null ? crept.like > LEAST_LIKE : crept.like > USUAL_SHARE * usual) return this.kept(crept, texture);
+    const anew = textureOf(frame, BROAD);
+    const bumped = this.found(frame, featuresOf(anew, this.width, EVENING));
+    return bumped && bumped.like > (usual === null ? LEAST_FOUND : FOREIGN_SHARE * usual) ? this.kept(bumped, anew) : null;
   }
 
-  private kept({ h, like }: Steadied, full: number): Steadied {
+  private kept({ h, like }: Steadied, texture: Texture): Steadied {
     this.last = h;
+    this.texture = texture;
     if (like < 0.999) this.usual.push(like);
+    const full = texture.frame.width;
     return { h: rescaled(h, [this.width, full], [this.width, full]), like };
   }
 

@@ -42,8 +42,11 @@ export interface Timelapse {
   /** Whether the series was long enough to show a leak under such a floor; how much longer it takes if not. */
   enough: boolean;
   moreMinutes: number | null;
-  /** How far the leak stands out, K, over which share of the view, and how far the camera had moved since the first frame, pixels. */
-  frames: { name: string; t: number; contrast: number; area: number; moved: number }[];
+  /**
+   * How far the leak stands out, K, over which share of the view, how far the camera had moved since the first frame, pixels, and
+   * how much of it was somebody passing by, which was taken out.
+   */
+  frames: { name: string; t: number; contrast: number; area: number; moved: number; disturbed: number }[];
   dropped: { name: string; reason: 'foreign' }[];
   inOrder: boolean;
   /** How much each place grew as a leak grows, K at the end, and what that scatters by. */
@@ -94,7 +97,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const noise = noiseOf(smalls);
   const pixelNoise = noiseOf(kept.map(({ frame }) => frame));
   const maps = kept.map(({ at }) => at.h);
-  const stack = stackOf(smalls, maps, times, noise);
+  const { stack, disturbed } = stackOf(smalls, maps, times, noise);
   progress(0.75);
   const end = times.at(-1)!;
   const cover = told.coverMm ?? USUAL_COVER_MM;
@@ -127,6 +130,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
       name,
       t: times[i]!,
       ...inFrame(stack, found, i, noise, sign),
+      disturbed: disturbed[i]!,
       moved: scale * distance(projected(h, [stack.width / 2, stack.height / 2]), [stack.width / 2, stack.height / 2]),
     })),
     dropped: foreign.map((name) => ({ name, reason: 'foreign' })),

@@ -9,6 +9,7 @@ import { ownRange } from '@core/scale/ownRange';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { orderedScale } from '@core/scale/scale';
 import { visitRow } from '@core/visit/theVisit';
+import { isDisturbed } from '@core/water/stack';
 import type { Timelapse } from '@core/water/timelapse';
 import { useUnits } from '@ui/units/UnitProvider';
 import { GrowthPicture } from './GrowthPicture';
@@ -114,6 +115,7 @@ function Played({ found }: { found: Timelapse }) {
         <label className={styles.scrub}>
           <span>
             {index + 1} of {found.frames.length} · {Math.round(found.frames[index]!.t / 60)} min
+            {isDisturbed(found.frames[index]!) && ' · something passed through'}
           </span>
           <input
             type="range"
