@@ -60,6 +60,9 @@ test('a re-visit: from what was left open, by the ghost, to the page and the clo
   await expect(page.getByText('10 Feb 2026 · Before the works · 2 open')).toBeVisible();
   await compare(page, /Bay left of the window/);
   await expect(place(page, 'bay left of the window')).toContainText('Better');
+  const course = page.getByRole('figure').filter({ hasText: 'over 3 visits' });
+  await expect(course).toContainText(/bay left of the window over 3 visits: temperature factor 0\.\d\d on 10 Feb 2026/);
+  await expect(course.getByRole('listitem')).toHaveText([/^10 Feb 20260\.\d{3}$/, /± 0\.0\d\d$/, /± 0\.0\d\d$/]);
   await closed(page).click();
   await expect(item(page, /Bay left of the window/)).toContainText('Proven, closed');
   const [paper] = await Promise.all([

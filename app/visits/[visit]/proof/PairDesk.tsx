@@ -18,7 +18,16 @@ import { useCompared } from './useCompared';
 import styles from './Proof.module.css';
 
 /** One finding of before with the frame that answers it. */
-export function PairDesk({ earlier, item }: { earlier: VisitDocument; item: ToProve }) {
+export function PairDesk({
+  earlier,
+  item,
+  visitIds,
+}: {
+  earlier: VisitDocument;
+  item: ToProve;
+  /** All earlier visits of the site. */
+  visitIds: readonly string[];
+}) {
   const { document, edit } = useVisit();
   const { pair, offered, finding } = item;
   const put = (label: string, change: Partial<PairValue>) => {
@@ -57,7 +66,7 @@ export function PairDesk({ earlier, item }: { earlier: VisitDocument; item: ToPr
       </section>
     );
   return (
-    <Pair earlier={earlier} pair={pair.value} put={put}>
+    <Pair earlier={earlier} pair={pair.value} visitIds={visitIds} put={put}>
       <Select
         aria-label="Later frame"
         className={styles.later!}
@@ -72,11 +81,13 @@ export function PairDesk({ earlier, item }: { earlier: VisitDocument; item: ToPr
 function Pair({
   earlier,
   pair,
+  visitIds,
   put,
   children,
 }: {
   earlier: VisitDocument;
   pair: PairValue;
+  visitIds: readonly string[];
   put(label: string, change: Partial<PairValue>): void;
   children: React.ReactNode;
 }) {
@@ -91,7 +102,7 @@ function Pair({
   return (
     <>
       <PairPicture pair={pair} sides={sides} compared={compared} put={put} />
-      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
+      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} visitIds={visitIds} put={put}>
         {children}
       </PairLedger>
     </>

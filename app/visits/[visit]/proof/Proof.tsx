@@ -34,6 +34,7 @@ export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
     ],
     [visits, document.visitId, timeZone],
   );
+  const visitIds = useMemo(() => visits.map(({ id }) => id), [visits]);
   const [chosen, setChosen] = useState<string | null>(null);
   const visitId = chosen ?? (visits.find(({ open }) => open > 0) ?? visits[0])?.id ?? document.visitId;
   const other = useEarlier(visitId === document.visitId ? null : visitId);
@@ -79,7 +80,7 @@ export function Proof({ visits }: { visits: readonly EarlierVisit[] }) {
       {ready && current && (
         <div className={styles.desk}>
           <ProveList all={all} current={current.finding.id} onOpen={open} onCompareAll={compareAll} />
-          <PairDesk key={current.finding.id} earlier={earlier} item={current} />
+          <PairDesk key={current.finding.id} earlier={earlier} item={current} visitIds={visitIds} />
         </div>
       )}
     </div>

@@ -1,0 +1,92 @@
+'use client';
+
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import type { VisitDocument } from '@core/document';
+import { placeOf } from '@core/proof/looks';
+import { courseOf, seenAgain, type CoursePoint } from '@core/proof/overVisits';
+import type { PairValue } from '@core/proof/pairRow';
+import type { Answer } from '@core/proof/proven';
+import { sidesOf, type Sides } from '@core/proof/sides';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { useCompareWorker } from './useCompareWorker';
+
+interface Known {
+  sides: Sides;
+  regions: PairValue['regions'];
+  answer: Answer;
+}
+
+/**
+ * The first region of a pair over all visits of the site, one after the other in a worker of the page.
+ *
+ * @param others - the site's other visits, as far as they have come
+ * @returns waiting: visits that are still to be compared
+ */
+export function useOverVisits(
+  earlier: VisitDocument,
+  others: readonly VisitDocument[],
+  pair: PairValue,
+): { course: CoursePoint[]; waiting: number } {
+  const { document, pixels } = useVisit();
+  const worker = useCompareWorker();
+  const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
+  const [answers, setAnswers] = useState<ReadonlyMap<string, Known>>(new Map());
+  const again = useMemo(() => seenAgain(earlier, [...others, document], pair), [earlier, others, document, pair]);
+  useEffect(() => {
+    for (const { frameId } of again) pixels.want(frameId);
+  }, [pixels, again]);
+  const seen = useMemo(
+    () =>
+      again.map(({ visit, frameId }) => {
+        const values = [pixels.get(pair.beforeFrameId), pixels.get(frameId)] as const;
+        const frames = { beforeFrameId: pair.beforeFrameId, afterFrameId: frameId };
+        const sides = values[0] && values[1] ? sidesOf(earlier, visit, frames, [values[0], values[1]]) : null;
+        return { visit, frameId, sides };
+      }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
+    [again, earlier, pair.beforeFrameId, pixels, generation],
+  );
+  const { regions, points } = pair;
+  const isKnown = ({ frameId, sides }: (typeof seen)[number]) => {
+    const known = answers.get(frameId);
+    return known !== undefined && known.sides === sides && known.regions === regions;
+  };
+  const next = seen.find((one) => one.sides !== null && !isKnown(one)) ?? null;
+  const [nextId, nextSides] = [next?.frameId, next?.sides];
+  useEffect(() => {
+    if (!nextId || !nextSides) return;
+    let gone = false;
+    const size = earlier.frameFacts[pair.beforeFrameId]!;
+    const byHand = nextId === pair.afterFrameId ? points : [];
+    void worker()
+      .answer(
+        nextSides,
+        byHand,
+        regions.map((region) => placeOf(region, size)),
+      )
+      .then((answer) => {
+        if (!gone) setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, regions, answer }));
+      });
+    return () => {
+      gone = true;
+    };
+  }, [worker, nextId, nextSides, regions, points, earlier, pair.beforeFrameId, pair.afterFrameId]);
+  const looks = seen.find(({ sides }) => sides?.looks)?.sides?.looks ?? null;
+  const first = regions[0]?.id;
+  const course = useMemo(
+    () =>
+      looks && first
+        ? courseOf(
+            first,
+            earlier,
+            looks[0],
+            seen.flatMap(({ visit, frameId }) => {
+              const known = answers.get(frameId);
+              return known ? [{ visit, answer: known.answer }] : [];
+            }),
+          )
+        : [],
+    [looks, first, earlier, seen, answers],
+  );
+  return { course, waiting: seen.filter((one) => !isKnown(one)).length };
+}
