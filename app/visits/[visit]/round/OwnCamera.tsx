@@ -8,7 +8,7 @@ import { localDay } from '@core/units/localTime';
 import { siteOf, visitRow } from '@core/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { LastTime } from './LastTime';
-import type { FolderWatch } from './useFolderWatch';
+import type { FolderWatch } from '@ui/import/useFolderWatch';
 import { useLivePicture } from './useLivePicture';
 import styles from './OwnCamera.module.css';
 

@@ -16,7 +16,7 @@ import { EmptyRound } from './EmptyRound';
 import { RoomList } from './RoomList';
 import { RoundEnd } from './RoundEnd';
 import { StopDesk } from './StopDesk';
-import { useFolderWatch } from './useFolderWatch';
+import { useFolderWatch } from '@ui/import/useFolderWatch';
 import styles from './Round.module.css';
 
 /** The walk through the house: one stop at a time, coverage always in view. */

@@ -35,7 +35,7 @@ import { StopHint } from './StopHint';
 import { StopRecord } from './StopRecord';
 import { StrikeOff } from './StrikeOff';
 import { OwnCamera } from './OwnCamera';
-import type { FolderWatch } from './useFolderWatch';
+import type { FolderWatch } from '@ui/import/useFolderWatch';
 import { useStopActions } from './useStopActions';
 import { useStopFiles } from './useStopFiles';
 import type { Shot } from './useViewfinder';

@@ -1,13 +1,12 @@
 'use client';
 
 import { useCallback, useRef } from 'react';
-import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 import type { SurfaceValue } from '@core/house/surfaceRow';
 import type { StopValue } from '@core/round/stopRow';
 import { sideOf, type Stop } from '@core/round/stops';
-import { type ImportedFile, type ImportPlace, useImport } from '@ui/import/useImport';
-import type { Edit } from '@ui/store/rowStore';
+import { importedRows } from '@ui/import/importedRows';
+import { type ImportPlace, useImport } from '@ui/import/useImport';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { afterFix } from './afterFix';
 
@@ -43,7 +42,7 @@ export function useStopFiles(
         const place: ImportPlace = { roomId, side, surfaceId, stopKey: key, cameraId };
         const found = await start(files, place);
         const fresh = await refresh();
-        const came = found.flatMap((file) => rowsOf(fresh, file, evidence));
+        const came = found.flatMap((file) => importedRows(fresh, file, evidence));
         if (came.length === 0) return;
         const answer = seen();
         const first = found.find(({ outcome }) => outcome === 'frame')?.id;
@@ -58,21 +57,4 @@ export function useStopFiles(
     [start, roomId, side, surfaceId, key, cameraId, refresh, edit, title, seen],
   );
   return { importing: state, add, cancel, dismiss };
-}
-
-/** What a file became, as rows that undo takes back. */
-function rowsOf(document: VisitDocument, { outcome, id }: ImportedFile, evidence: boolean): Edit[] {
-  if (id === null) return [];
-  if (outcome === 'frame') {
-    const row = document.rows.frame[id];
-    const { sequenceId } = row?.value ?? { sequenceId: null };
-    const all = Object.values(document.rows.frame).filter(
-      (one) => one.id === id || (sequenceId !== null && one.value.sequenceId === sequenceId),
-    );
-    return all.map(({ id: rowId, value }) => ({ entity: 'frame', rowId, value, before: { ...value, discarded: true } }));
-  }
-  const photo = document.rows.photo[id];
-  if (!photo || (outcome !== 'photo' && outcome !== 'evidence')) return [];
-  const value = { ...photo.value, evidence: evidence || photo.value.evidence };
-  return [{ entity: 'photo', rowId: id, value, before: { ...value, discarded: true } }];
 }

@@ -15,12 +15,13 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { GrowthPicture } from './GrowthPicture';
 import { SpotCurve } from './SpotCurve';
 import { useHunt } from './useHunt';
-import type { Sought } from './useSought';
+import { SeriesFolder } from './SeriesFolder';
+import type { Seeking } from './useSought';
 import { Verdict } from './Verdict';
 import styles from './Water.module.css';
 
 /** A series of one view: played, with what grew and where the water comes out. */
-export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought: Sought & { stop(): void } }) {
+export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought: Seeking }) {
   const { document, put } = useHunt();
   const choices = useMemo(() => seriesChoices(document), [document]);
   if (!chosen)
@@ -31,6 +32,7 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
         </Link>
       </Empty>
     );
+  const shown = sought.state === 'found' ? sought.found : sought.state === 'busy' ? sought.last : null;
   return (
     <>
       <div className={styles.bar}>
@@ -52,12 +54,13 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
             <Button onClick={sought.stop}>Cancel</Button>
           </>
         )}
+        {!chosen.key.startsWith('sequence:') && <SeriesFolder key={chosen.key} lastFrameId={chosen.frameIds.at(-1)!} />}
       </div>
       {sought.state === 'refused' && (
         <Alert type="warning" showIcon title={sought.error.message} description={sought.error.hint} />
       )}
       {sought.state === 'stopped' && <Alert type="info" title="Stopped. Change something or add a frame to look again." />}
-      {sought.state === 'found' && <Played key={chosen.key} found={sought.found} />}
+      {shown && <Played key={chosen.key} found={shown} />}
     </>
   );
 }

@@ -17,22 +17,28 @@ export type Sought =
   | { state: 'refused'; error: CoreErrorData }
   | { state: 'found'; found: Timelapse };
 
+/** What is known of the search; last: what was found in this series before a frame came in or something else was told. */
+export type Seeking = Sought & { last: Timelapse | null; stop(): void };
+
 /**
  * Looks for the leak in a series, in a worker of the page; again when a frame comes in or something else is told.
  *
  * @param series - null: nothing is looked for
  */
-export function useSought(document: VisitDocument, hunt: HuntValue, series: LookedSeries | null): Sought & { stop(): void } {
+export function useSought(document: VisitDocument, hunt: HuntValue, series: LookedSeries | null): Seeking {
   const { pixels } = useVisitStore();
   const [sought, setSought] = useState<{ key: string; is: Sought }>({ key: '', is: { state: 'none' } });
+  const [last, setLast] = useState<{ series: string; found: Timelapse } | null>(null);
   const [stopped, setStopped] = useState('');
   const told = useMemo(() => series && toldFor(document, hunt, series), [document, hunt, series]);
   const frameIds = series?.frameIds ?? [];
+  const seriesKey = series?.key ?? '';
   const key = JSON.stringify([frameIds, told]);
   useEffect(() => {
     const [ids, asked] = JSON.parse(key) as [string[], Told];
     if (ids.length === 0 || stopped === key) return;
     let gone = false;
+    let answered = false;
     const say = (is: Sought) => {
       if (!gone) setSought({ key, is });
     };
@@ -45,8 +51,14 @@ export function useSought(document: VisitDocument, hunt: HuntValue, series: Look
       const answer = await worker.seek(
         frames,
         asked,
-        proxy((share: number) => say({ state: 'busy', share })),
+        // Told by a channel of its own: the last of it may come after the answer.
+        proxy((share: number) => {
+          if (!answered) say({ state: 'busy', share });
+        }),
       );
+      answered = true;
+      if (gone) return;
+      if ('found' in answer) setLast({ series: seriesKey, found: answer.found });
       say('found' in answer ? { state: 'found', found: answer.found } : { state: 'refused', error: answer.error });
     })();
     return () => {
@@ -65,5 +77,5 @@ export function useSought(document: VisitDocument, hunt: HuntValue, series: Look
         : sought.key === key
           ? sought.is
           : { state: 'busy', share: 0 };
-  return { ...is, stop: () => setStopped(key) };
+  return { ...is, last: last?.series === seriesKey ? last.found : null, stop: () => setStopped(key) };
 }
