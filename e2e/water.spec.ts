@@ -155,12 +155,12 @@ test('a folder is watched while the series is taken: frames go into it, other fi
       },
       [name, bytes.toString('base64')],
     );
-  await expect(page.getByText(/· 16 frames/)).toBeVisible();
+  await expect(page.getByTitle(/· 16 frames$/)).toBeVisible();
   await page.getByRole('button', { name: /Watch a folder$/ }).click();
   await expect(page.getByRole('button', { name: /Watching “card”/ })).toBeVisible();
   const { frames } = floorSeries(SHED_LEAK.seed + 1, { ...SHED_LEAK.series, source: SHED_LEAK.source });
   await write('floor-17.npy', Buffer.from(writeNpy(frames.at(-1)!.frame)));
-  await expect(page.getByText(/· 17 frames/)).toBeVisible();
+  await expect(page.getByTitle(/· 17 frames$/)).toBeVisible();
   await saved(page);
   const stops = Object.values((await documentOf(page, visit)).rows.frame).map(({ value }) => value.stopKey);
   expect(stops).toHaveLength(17);
@@ -168,7 +168,7 @@ test('a folder is watched while the series is taken: frames go into it, other fi
   await write('notes.txt', Buffer.from('not a picture'));
   await expect(page.getByText(/^notes\.txt: /)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(page.getByText(/· 16 frames/)).toBeVisible();
+  await expect(page.getByTitle(/· 16 frames$/)).toBeVisible();
   await page.getByRole('button', { name: /Watching “card”/ }).click();
   await expect(page.getByRole('button', { name: /Watch a folder$/ })).toBeVisible();
 });

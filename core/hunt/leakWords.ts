@@ -63,6 +63,17 @@ export function leakWords(
   };
 }
 
+const WHY_NOT: Record<Timelapse['others'][number]['why'], string> = {
+  edges: 'sharp edges, or it wanders: a thing or the sun, not heat from below',
+  pace: 'not as late or as wide as heat that comes through this floor',
+  weaker: 'behaves like a leak too, but stands out less than the one that is marked',
+};
+
+/** What else grew, and why that is not the leak, in words. */
+export function otherWords({ why }: Timelapse['others'][number]): string {
+  return WHY_NOT[why];
+}
+
 /** How far a circle reaches, in what a tape shows where that is known. */
 function reach(pixels: number, metresEach: number | null): string {
   if (metresEach === null) return `${Math.max(1, Math.round(pixels))} pixels`;

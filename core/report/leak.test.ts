@@ -48,6 +48,7 @@ function foundIn(document: VisitDocument, change: Partial<Timelapse> = {}): Time
     frames,
     dropped: [],
     inOrder: true,
+    others: [],
     growth: { map: grid, spread: 0.01 },
     stack: { width: 4, height: 3, times: [0], rises: [grid.values] },
     scale: 1,

@@ -39,7 +39,7 @@ function patchAt(x: number, y: number, z: number, reach: number): Patch {
 const known = (): Known => ({ lambda: FLOOR.lambda, D: FLOOR.D, on: 120, onU: 15, sign: 1, coverKnown: true });
 const leak = (z: number) => patchAt(LEAK.x, LEAK.y, z, 7);
 const strip = (z: number) => patchAt(97, 30, z, 7);
-const chosen = (stack: Stack, patches: readonly Patch[]) => chooseSource(stack, NOISE, patches, known);
+const chosen = (stack: Stack, patches: readonly Patch[]) => chooseSource(stack, NOISE, patches, known).leak;
 
 describe('which patch is a leak', () => {
   const clear = stackOf(0.8, 1.2);
@@ -49,6 +49,21 @@ describe('which patch is a leak', () => {
     expect(Math.hypot(found.x - LEAK.x, found.y - LEAK.y)).toBeLessThan(1.5);
     expect(found.kind).not.toBe('line');
     expect(found.z).toBe(30);
+  });
+
+  test('what else grew is told with why it is not that: edges, or that another stands out more', () => {
+    const { others } = chooseSource(clear, NOISE, [strip(50), leak(30), leak(20), strip(7)], known);
+    expect(others).toEqual([
+      { x: 97, y: 30, why: 'edges' },
+      { x: LEAK.x, y: LEAK.y, why: 'weaker' },
+    ]);
+  });
+
+  test('what rises at another pace than this floor lets heat through is told so', () => {
+    const early = (): Known => ({ ...known(), D: 14 * FLOOR.D, lambda: 2 * FLOOR.lambda });
+    const { leak: none, others } = chooseSource(stackOf(0.8, 0), NOISE, [leak(30)], early);
+    expect(none).toBeNull();
+    expect(others).toEqual([{ x: LEAK.x, y: LEAK.y, why: 'pace' }]);
   });
 
   test('none where there are only sharp edges', () => {
@@ -64,7 +79,7 @@ describe('which patch is a leak', () => {
 
   test('its heat has the sign that was looked for', () => {
     const cold = stackOf(-0.8, 0);
-    const found = chooseSource(cold, NOISE, [leak(30)], () => ({ ...known(), sign: -1 }))!;
+    const found = chooseSource(cold, NOISE, [leak(30)], () => ({ ...known(), sign: -1 })).leak!;
     expect(found.amount).toBeLessThan(0);
     expect(Math.hypot(found.x - LEAK.x, found.y - LEAK.y)).toBeLessThan(1.5);
     expect(chosen(cold, [leak(30)])?.amount ?? 0).toBeLessThanOrEqual(0);

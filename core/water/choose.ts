@@ -18,6 +18,10 @@ const FAINT_Z = 10;
 const MOST_AGAINST_FAINT = 18;
 /** … and none is believed beside something that stands out so many times as far: the sun wanders, and leaves traces. */
 const OUTDONE = 5;
+/** What heat from below cannot show leaves more than this of each value, in noises. */
+const BLURRED = 1.5;
+/** What stands out less may be chance, and is not told of. */
+const TOLD_Z = 8;
 /** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
 const FARTHEST = 12;
 const MARGIN = 3.5;
@@ -34,18 +38,42 @@ const SOMETHING_ELSE = 6;
 /** A place that is found once more lies this near, in λ. */
 const NEAR = 1;
 
-/** The patch that is a leak, with where the water comes out; null when none is. */
+/**
+ * What grew and is not the leak that is stated. edges: sharp, or wandering, as of a thing or the sun; pace: not as deep, as wide or
+ * as late as a leak under this floor; weaker: as a leak does, but another stands out more.
+ */
+export interface Other {
+  /** In pixels of the stack. */
+  x: number;
+  y: number;
+  why: 'edges' | 'pace' | 'weaker';
+}
+
+/**
+ * The patch that is a leak, with where the water comes out; null when none is. And what else stands out beyond chance, with why it
+ * is not that.
+ */
 export function chooseSource(
   stack: Stack,
   noise: number,
   patches: readonly Patch[],
   known: (patch: Patch) => Known,
-): Found | null {
-  const candidates = patches.map((patch) => candidateOf(stack, noise, patch, known(patch)));
+): { leak: Found | null; others: Other[] } {
+  const candidates = patches.map((patch) => ({ patch, ...candidateOf(stack, noise, patch, known(patch)) }));
   const [leaks, others] = [candidates.filter(({ found }) => isLeak(found)), candidates.filter(({ found }) => !isLeak(found))];
   const loudest = Math.max(0, ...others.map(({ found }) => found.z));
   const best = leaks.filter(({ found: { z } }) => z >= FAINT_Z || OUTDONE * z > loudest).sort((p, q) => q.found.z - p.found.z)[0];
-  return best ? { ...best.found, ...placed(best) } : null;
+  return {
+    leak: best ? { ...best.found, ...placed(best) } : null,
+    others: candidates
+      .filter((one) => one !== best && one.found.z >= TOLD_Z)
+      .map(({ patch: { x, y }, found }) => ({ x, y, why: whyNot(found) })),
+  };
+}
+
+function whyNot(found: Found): Other['why'] {
+  if (isLeak(found)) return 'weaker';
+  return found.each > BLURRED ? 'edges' : 'pace';
 }
 
 interface Candidate {
@@ -64,8 +92,7 @@ function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | '
 
 /** Whether a patch behaves like a leak: its values are usual for one, and the model leaves hardly more than noise over. */
 function isLeak({ each, unusual, z }: Found): boolean {
-  const against = unusual + LEFT_AGAINST * Math.max(0, each - 1);
-  return against < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
+  return unusual + LEFT_AGAINST * Math.max(0, each - 1) < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }
 
 function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Candidate {

@@ -3,7 +3,7 @@ import type { Grid } from '../detect/grid';
 import { CoreError } from '../errors';
 import { estimateNoise } from '../frame/noise';
 import { projected } from '../geometry/homography';
-import { chooseSource, type Found } from './choose';
+import { chooseSource, type Found, type Other } from './choose';
 import { enoughOf } from './enough';
 import { oneView } from './oneView';
 import { orderInTime } from './order';
@@ -49,6 +49,8 @@ export interface Timelapse {
   frames: { name: string; t: number; contrast: number; area: number; moved: number; disturbed: number }[];
   dropped: { name: string; reason: 'foreign' }[];
   inOrder: boolean;
+  /** What else grew, and why that is not the leak; places in pixels of the map. */
+  others: Other[];
   /** How much each place grew as a leak grows, K at the end, and what that scatters by. */
   growth: { map: Grid; spread: number };
   /** Rises of the frames that were kept, for curves at any spot. */
@@ -106,7 +108,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const sign = told.sign === 'warmer' ? 1 : -1;
   const growth = growthOf(stack, noise, on === null ? MOMENTS.map((share) => share * end) : [on], D, sign);
   progress(0.85);
-  const found = chooseSource(stack, noise, growth.patches, (patch) => ({
+  const { leak: found, others } = chooseSource(stack, noise, growth.patches, (patch) => ({
     lambda: (cover / (Math.SQRT2 * PIXEL_MM)) * (stack.width / STEADY_WIDTH),
     D,
     on: patch.on,
@@ -135,6 +137,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     })),
     dropped: foreign.map((name) => ({ name, reason: 'foreign' })),
     inOrder: order.asGiven,
+    others,
     growth,
     stack,
     scale,

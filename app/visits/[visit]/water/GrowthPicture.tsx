@@ -73,6 +73,11 @@ export function GrowthPicture({ found, values, scale, spot, onSpot }: Props) {
                 y2={cy + 0.9 * cy * Math.sin(turn)}
               />
             )}
+            {found.others.map(({ x, y }, i) => (
+              <text key={i} className={styles.other} x={(x + 0.5) * zoom} y={(y + 0.5) * zoom}>
+                {i + 1}
+              </text>
+            ))}
             {spot && (
               <rect className={styles.spot} x={spot.x * zoom - 4} y={spot.y * zoom - 4} width={zoom + 8} height={zoom + 8} />
             )}

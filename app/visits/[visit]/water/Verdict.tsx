@@ -1,7 +1,7 @@
 'use client';
 
 import { ClockCircleOutlined, EnvironmentOutlined, QuestionOutlined } from '@ant-design/icons';
-import { leakWords } from '@core/hunt/leakWords';
+import { leakWords, otherWords } from '@core/hunt/leakWords';
 import type { Timelapse } from '@core/water/timelapse';
 import { metresEachOf } from '@core/hunt/seek';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -16,8 +16,17 @@ export function Verdict({ found }: { found: Timelapse }) {
   const { unit } = useUnits();
   const { state, result, more } = leakWords(found, unit, metresEachOf(document, found.frames[0]!.name));
   return (
-    <p className={styles.verdict} role="status">
-      {ICONS[state]} <b>{result}</b> {more}
-    </p>
+    <>
+      <p className={styles.verdict} role="status">
+        {ICONS[state]} <b>{result}</b> {more}
+      </p>
+      {found.others.length > 0 && (
+        <ol className={styles.others} aria-label="What else grew">
+          {found.others.map((other, i) => (
+            <li key={i}>{otherWords(other)}</li>
+          ))}
+        </ol>
+      )}
+    </>
   );
 }
