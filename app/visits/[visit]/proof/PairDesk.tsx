@@ -12,6 +12,7 @@ import { sidesOf } from '@core/proof/sides';
 import { pairFor, type ToProve } from '@core/proof/toProve';
 import type { Edit } from '@ui/store/rowStore';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
+import { OverVisits } from './OverVisits';
 import { PairLedger } from './PairLedger';
 import { PairPicture } from './PairPicture';
 import { useCompared } from './useCompared';
@@ -101,8 +102,10 @@ function Pair({
   const compared = useCompared(sides, pair.points, places);
   return (
     <>
-      <PairPicture pair={pair} sides={sides} compared={compared} put={put} />
-      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} visitIds={visitIds} put={put}>
+      <PairPicture pair={pair} sides={sides} compared={compared} put={put}>
+        <OverVisits earlier={earlier} pair={pair} visitIds={visitIds} />
+      </PairPicture>
+      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
         {children}
       </PairLedger>
     </>

@@ -13,7 +13,6 @@ import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Compared } from './useCompared';
-import { OverVisits } from './OverVisits';
 import styles from './Proof.module.css';
 
 interface Props {
@@ -22,14 +21,12 @@ interface Props {
   /** Whether the air of both visits is known. */
   known: boolean;
   compared: Compared;
-  /** All earlier visits of the site. */
-  visitIds: readonly string[];
   put(label: string, change: Partial<PairValue>): void;
   children: ReactNode;
 }
 
 /** What a pair says: region by region, and what a person makes of it. */
-export function PairLedger({ earlier, pair, known, compared, visitIds, put, children }: Props) {
+export function PairLedger({ earlier, pair, known, compared, put, children }: Props) {
   const { document } = useVisit();
   const units = useUnits();
   const { laying, changes } = compared;
@@ -95,7 +92,6 @@ export function PairLedger({ earlier, pair, known, compared, visitIds, put, chil
           {units.signedDifference(left.beforeK)}.
         </p>
       )}
-      <OverVisits earlier={earlier} pair={pair} visitIds={visitIds} />
       <h3>What it comes to</h3>
       <div className={styles.outcomes} role="group" aria-label="What it comes to">
         {OUTCOMES.map((outcome) => (

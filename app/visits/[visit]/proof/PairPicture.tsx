@@ -2,7 +2,7 @@
 
 import { useDrag } from '@use-gesture/react';
 import { Alert, Segmented, Spin } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Grid } from '@core/detect/grid';
 import type { DrawnShape } from '@core/frame/region';
@@ -37,10 +37,11 @@ interface Props {
   sides: Sides | null;
   compared: Compared;
   put(label: string, change: Partial<PairValue>): void;
+  children: ReactNode;
 }
 
 /** Before and after in one scale: beside each other, swiped, blinked, and what changed. */
-export function PairPicture({ pair, sides, compared, put }: Props) {
+export function PairPicture({ pair, sides, compared, put, children }: Props) {
   const { document } = useVisit();
   const units = useUnits();
   const [mode, setMode] = useState<Mode>('beside');
@@ -136,6 +137,7 @@ export function PairPicture({ pair, sides, compared, put }: Props) {
           </button>
         )}
       </p>
+      {children}
     </section>
   );
 }
