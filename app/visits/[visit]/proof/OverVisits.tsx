@@ -12,6 +12,8 @@ import { useOverVisits } from './useOverVisits';
 import styles from './Proof.module.css';
 
 const LEAST_VISITS = 3;
+/** The axis of factors begins and ends at a multiple of this. */
+const STEP = 0.05;
 
 interface Props {
   earlier: VisitDocument;
@@ -57,7 +59,7 @@ export function OverVisits({ earlier, pair, visitIds }: Props) {
               width={40}
               stroke={DEN.muted}
               fontSize={12}
-              domain={['auto', 'auto']}
+              domain={[(low: number) => Math.floor(low / STEP) * STEP, (high: number) => Math.ceil(high / STEP) * STEP]}
               tickFormatter={(value: number) => value.toFixed(2)}
             />
             <Area dataKey="band" stroke="none" fill={DEN.ember} fillOpacity={0.25} isAnimationActive={false} />
