@@ -119,6 +119,31 @@ test('a floor without a leak has none', () => {
   expect(found).toMatchObject({ source: null, enough: true, confidence: 0 });
 });
 
+describe('what warms by itself is no leak', () => {
+  const soft = (d: number) => 1 / (1 + Math.exp(-d));
+  const bell = (x: number, y: number, s: number) => Math.exp(-(x * x + y * y) / (2 * s * s));
+  const towards = (t: number, tau: number) => 1 - Math.exp(-Math.max(0, t) / tau);
+  const things: Record<string, (x: number, y: number, t: number) => number> = {
+    'an appliance with edges': (x, y, t) => 3 * soft(8 - Math.abs(x - 70)) * soft(6 - Math.abs(y - 40)) * towards(t - 120, 700),
+    'a warm spot without edges': (x, y, t) => 1.5 * bell(x - 70, y - 40, 6) * towards(t - 100, 900),
+    'a spot that warms at a steady rate': (x, y, t) => (2 * bell(x - 70, y - 40, 5) * t) / 1800,
+    'the sun that moves on': (x, y, t) =>
+      2 * soft(12 - Math.abs(x - 60 - 0.01 * t)) * soft(9 - Math.abs(y - 40)) * towards(t + 200, 900),
+    'a heating loop': (x, _y, t) => bell(x - 60, 0, 3) * towards(t - 200, 1200),
+  };
+
+  test.each(Object.entries(things))('%s', (_name, thing) => {
+    const { frames } = floorSeries(31, { ...QUICK, source: null, frames: 18, intervalS: 75 });
+    const warmed = frames.map((one, i) => {
+      const values = one.frame.values.map((value, p) => value + thing(p % 120, Math.floor(p / 120), 75 * i));
+      return { ...one, frame: { ...one.frame, values } };
+    });
+    const { source, confidence } = timelapse(warmed, { ...TOLD, intervalS: 75 });
+    expect(source).toBeNull();
+    expect(confidence).toBeLessThan(0.5);
+  });
+});
+
 test('a series that ends before the floor can show it is told so, with how much longer it takes', () => {
   const short = floorSeries(2, { ...QUICK, frames: 4 });
   const found = timelapse(short.frames, { ...TOLD, onMin: 3.3 });
