@@ -1,7 +1,7 @@
 import type { VisitDocument } from '../document';
 import { huntOf } from '../hunt/huntOf';
 import type { HuntValue } from '../hunt/huntRow';
-import { leakWords } from '../hunt/leakWords';
+import { leakWords, otherWords } from '../hunt/leakWords';
 import { lossOf } from '../hunt/loss';
 import { chosenSeries, framesOfHunt, isHunted, leakOf, metresEachOf, stepsWith, toldFor } from '../hunt/seek';
 import { timedStep } from '../hunt/stepMinutes';
@@ -155,6 +155,19 @@ describe('what a series answers', () => {
     });
     expect(leakWords({ ...found, source: null }, 'C', null).state).toBe('nothing');
     expect(leakWords({ ...found, source: { ...found.source!, kind: 'line' } }, 'C', null).result).toContain('along the line');
+  });
+
+  test('says who walked through, and why what else grew is not the leak', () => {
+    const found = foundIn(document, {});
+    const frames = found.frames.map((frame, i) => ({ ...frame, disturbed: i < 2 ? 0.03 : 0.001 }));
+    expect(leakWords({ ...found, frames }, 'C', null).more).toMatch(/Something passed through 2 frames; it was taken out\.$/);
+    expect(leakWords({ ...found, frames: frames.slice(1) }, 'C', null).more).toMatch(/through 1 frame; it was taken out\.$/);
+    const words = (['edges', 'pace', 'weaker'] as const).map((why) => otherWords({ x: 0, y: 0, why }));
+    expect(words.map((one) => /edges|this floor|stands out less/.exec(one)?.[0])).toEqual([
+      'edges',
+      'this floor',
+      'stands out less',
+    ]);
   });
 
   test('a pixel has a size only where the camera and the distance are known', () => {
