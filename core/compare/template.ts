@@ -27,7 +27,7 @@ const STILL = 0.03;
 /** The matrix of a step is made anew every so many rounds: what is seen and trusted changes little from one to the next. */
 const ANEW = 2;
 /** … and from about so many pixels: it says how far to go, not where to. */
-const MATRIX_PIXELS = 900;
+const MATRIX_PIXELS = 500;
 /** Places where more than usual is left over a neighbourhood count less; its cells have this share of the width. */
 const CELL = 1 / 80;
 /** Of pictures with so many pixels only this share of them is looked at. */
