@@ -1,9 +1,10 @@
-// Takes the current picture of each main view from the demo visit: node scripts/screenshots.mjs http://127.0.0.1:3000
+// Takes the current picture of each main view from the demo visit, or of some:
+// node scripts/screenshots.mjs http://127.0.0.1:3000 [water …]
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 
-const address = process.argv[2] ?? 'http://127.0.0.1:3000';
+const [address = 'http://127.0.0.1:3000', ...wanted] = process.argv.slice(2);
 const folder = path.resolve('docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
@@ -13,6 +14,7 @@ const browser = await chromium.launch({
 });
 
 async function picture(name, size, walk) {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
   const page = await browser.newPage({ viewport: size, timezoneId: 'Europe/London', locale: 'en-GB', reducedMotion: 'reduce' });
   await page.goto(address);
   await walk(page);
