@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { put, stepOf } from './support/commands';
 import { documentOf, expect, newVisit, saved, test } from './support/pages';
 import { frameFile } from './support/card';
+import { folderToWatch, write } from './support/folder';
 
 test.use({
   permissions: ['camera'],
@@ -110,26 +111,9 @@ test('a camera that is unplugged ends its picture and says so', async ({ page })
 test('a watched folder puts three files on three stops; other files are said', async ({ page }) => {
   const id = await house(page, 'Watched folder');
   await withOwnCamera(page, id);
-  // A real folder of the browser's own, in place of the dialog that only a hand can answer.
-  await page.addInitScript(() => {
-    (window as unknown as { showDirectoryPicker: unknown }).showDirectoryPicker = async () => {
-      const root = await navigator.storage.getDirectory();
-      return root.getDirectoryHandle('card', { create: true });
-    };
-  });
+  await folderToWatch(page);
   await page.goto(`/visits/${id}/round`);
-  const write = (name: string, bytes: Buffer) =>
-    page.evaluate(
-      async ([fileName, base64]) => {
-        const root = await navigator.storage.getDirectory();
-        const card = await root.getDirectoryHandle('card', { create: true });
-        const file = await (await card.getFileHandle(fileName!, { create: true })).createWritable();
-        await file.write(Uint8Array.from(atob(base64!), (c) => c.charCodeAt(0)));
-        await file.close();
-      },
-      [name, bytes.toString('base64')],
-    );
-  await write('before.tif', frameFile(90));
+  await write(page, 'before.tif', frameFile(90));
   await own(page).getByRole('button', { name: 'Watch a folder' }).click();
   await expect(own(page).getByRole('button', { name: /Watching “card”/ })).toBeVisible();
   const frames = async () => Object.values((await documentOf(page, id)).rows.frame);
@@ -137,7 +121,7 @@ test('a watched folder puts three files on three stops; other files are said', a
   const titles: string[] = [];
   for (const n of [1, 2, 3]) {
     titles.push((await heading.textContent())!);
-    await write(`own-${n}.tif`, frameFile(90 + n));
+    await write(page, `own-${n}.tif`, frameFile(90 + n));
     await expect(page.getByTestId('stop-record')).toContainText('Seen', { timeout: 10_000 });
     await saved(page);
     expect(await frames()).toHaveLength(n);
@@ -148,7 +132,7 @@ test('a watched folder puts three files on three stops; other files are said', a
   expect(new Set(stored.map(({ value }) => value.stopKey)).size).toBe(3);
   expect(stored.map(({ value }) => value.name).sort()).toEqual(['own-1', 'own-2', 'own-3']);
   // What is no picture is refused with its reason; the folder goes on being watched.
-  await write('notes.txt', Buffer.from('not a picture'));
+  await write(page, 'notes.txt', Buffer.from('not a picture'));
   await expect(page.getByText(/notes\.txt/)).toBeVisible();
   expect(await frames()).toHaveLength(3);
   // The folder goes: it is said, and what came stays.

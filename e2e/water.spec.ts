@@ -4,6 +4,7 @@ import { writeNpy } from '../core/formats/npy/write';
 import { floorSeries } from '../core/simulate/series/floorSeries';
 import { SHED_LEAK } from '../data/demo/shedLeak';
 import { documentOf, expect, saved, test } from './support/pages';
+import { folderToWatch, write } from './support/folder';
 import { pdfText } from './support/pdf';
 
 /** The demo's wet floor. */
@@ -136,36 +137,19 @@ test('frames are played, and a place asked for its curve', async ({ page }) => {
 });
 
 test('a folder is watched while the series is taken: frames go into it, other files are said', async ({ page }) => {
-  // A real folder of the browser's own, in place of the dialog that only a hand can answer.
-  await page.addInitScript(() => {
-    (window as unknown as { showDirectoryPicker: unknown }).showDirectoryPicker = async () => {
-      const root = await navigator.storage.getDirectory();
-      return root.getDirectoryHandle('card', { create: true });
-    };
-  });
+  await folderToWatch(page);
   const visit = await openWater(page);
-  const write = (name: string, bytes: Buffer) =>
-    page.evaluate(
-      async ([fileName, base64]) => {
-        const root = await navigator.storage.getDirectory();
-        const card = await root.getDirectoryHandle('card', { create: true });
-        const file = await (await card.getFileHandle(fileName!, { create: true })).createWritable();
-        await file.write(Uint8Array.from(atob(base64!), (c) => c.charCodeAt(0)));
-        await file.close();
-      },
-      [name, bytes.toString('base64')],
-    );
   await expect(page.getByTitle(/· 16 frames$/)).toBeVisible();
   await page.getByRole('button', { name: /Watch a folder$/ }).click();
   await expect(page.getByRole('button', { name: /Watching “card”/ })).toBeVisible();
   const { frames } = floorSeries(SHED_LEAK.seed + 1, { ...SHED_LEAK.series, source: SHED_LEAK.source });
-  await write('floor-17.npy', Buffer.from(writeNpy(frames.at(-1)!.frame)));
+  await write(page, 'floor-17.npy', Buffer.from(writeNpy(frames.at(-1)!.frame)));
   await expect(page.getByTitle(/· 17 frames$/)).toBeVisible();
   await saved(page);
   const stops = Object.values((await documentOf(page, visit)).rows.frame).map(({ value }) => value.stopKey);
   expect(stops).toHaveLength(17);
   expect(new Set(stops).size).toBe(1);
-  await write('notes.txt', Buffer.from('not a picture'));
+  await write(page, 'notes.txt', Buffer.from('not a picture'));
   await expect(page.getByText(/^notes\.txt: /)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByTitle(/· 16 frames$/)).toBeVisible();

@@ -1,11 +1,12 @@
 'use client';
 
-import { CameraOutlined, FolderOpenOutlined, VideoCameraOutlined } from '@ant-design/icons';
-import { Alert, Button, Select, Tooltip } from 'antd';
+import { CameraOutlined, VideoCameraOutlined } from '@ant-design/icons';
+import { Alert, Button, Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { EarlierStop } from '@core/document';
 import { localDay } from '@core/units/localTime';
 import { siteOf, visitRow } from '@core/visit/theVisit';
+import { WatchButton } from '@ui/import/WatchButton';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { LastTime } from './LastTime';
 import type { FolderWatch } from '@ui/import/useFolderWatch';
@@ -90,23 +91,11 @@ export function OwnCamera({ title, earlier, watch, onKeep }: Props) {
             Live picture
           </Button>
         )}
-        {watch.folder !== null ? (
-          <Button icon={<FolderOpenOutlined />} onClick={watch.end}>
-            Watching “{watch.folder}” · end
-          </Button>
-        ) : (
-          <Tooltip
-            title={
-              watch.able
-                ? 'Files that appear in it land on the stop in view'
-                : 'This browser cannot watch a folder. Drop the files here instead.'
-            }
-          >
-            <Button icon={<FolderOpenOutlined />} disabled={!watch.able} onClick={() => void watch.begin()}>
-              Watch a folder
-            </Button>
-          </Tooltip>
-        )}
+        <WatchButton
+          watch={watch}
+          hint="Files that appear in it land on the stop in view"
+          instead="Drop the files here instead."
+        />
       </div>
       {[live.problem, watch.problem].map((problem) => problem && <Alert key={problem} type="warning" showIcon title={problem} />)}
     </section>

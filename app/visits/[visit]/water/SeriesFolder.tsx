@@ -1,7 +1,7 @@
 'use client';
 
-import { FolderOpenOutlined } from '@ant-design/icons';
-import { Alert, Button, Tooltip } from 'antd';
+import { Alert } from 'antd';
+import { WatchButton } from '@ui/import/WatchButton';
 import { useSeriesFolder } from './useSeriesFolder';
 import styles from './Water.module.css';
 
@@ -11,23 +11,11 @@ export function SeriesFolder({ lastFrameId }: { lastFrameId: string }) {
   const refused = importing.running ? [] : importing.files.filter(({ outcome }) => outcome === 'refused');
   return (
     <>
-      {watch.folder !== null ? (
-        <Button icon={<FolderOpenOutlined />} onClick={watch.end}>
-          Watching “{watch.folder}” · end
-        </Button>
-      ) : (
-        <Tooltip
-          title={
-            watch.able
-              ? 'Frames that appear in it go into this series while you wait'
-              : 'This browser cannot watch a folder. Take files in on the Round instead.'
-          }
-        >
-          <Button icon={<FolderOpenOutlined />} disabled={!watch.able} onClick={() => void watch.begin()}>
-            Watch a folder
-          </Button>
-        </Tooltip>
-      )}
+      <WatchButton
+        watch={watch}
+        hint="Frames that appear in it go into this series while you wait"
+        instead="Take files in on the Round instead."
+      />
       {importing.running && <span className={styles.quiet}>Taking in {importing.total} …</span>}
       {watch.problem && <Alert type="warning" showIcon title={watch.problem} />}
       {refused.length > 0 && (
