@@ -66,7 +66,7 @@ export function leakWords(
 const WHY_NOT: Record<Timelapse['others'][number]['why'], string> = {
   edges: 'sharp edges, or it wanders: a thing or the sun, not heat from below',
   pace: 'not as late or as wide as heat that comes through this floor',
-  weaker: 'behaves like a leak too, but stands out less than the one that is marked',
+  weaker: 'behaves like a leak too, but something else stands out more',
 };
 
 /** What else grew, and why that is not the leak, in words. */

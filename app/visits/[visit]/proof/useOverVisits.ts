@@ -13,6 +13,7 @@ import { useCompareWorker } from './useCompareWorker';
 interface Known {
   sides: Sides;
   regions: PairValue['regions'];
+  points: PairValue['points'];
   answer: Answer;
 }
 
@@ -49,7 +50,7 @@ export function useOverVisits(
   const { regions, points } = pair;
   const isKnown = ({ frameId, sides }: (typeof seen)[number]) => {
     const known = answers.get(frameId);
-    return known !== undefined && known.sides === sides && known.regions === regions;
+    return known !== undefined && known.sides === sides && known.regions === regions && known.points === points;
   };
   const next = seen.find((one) => one.sides !== null && !isKnown(one)) ?? null;
   const [nextId, nextSides] = [next?.frameId, next?.sides];
@@ -65,7 +66,7 @@ export function useOverVisits(
         regions.map((region) => placeOf(region, size)),
       )
       .then((answer) => {
-        if (!gone) setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, regions, answer }));
+        if (!gone) setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, regions, points, answer }));
       });
     return () => {
       gone = true;
