@@ -1,15 +1,10 @@
 import type { Page } from '@playwright/test';
 import { pdfText } from './support/pdf';
-import { documentOf, dropFiles, expect, fixture, interchange, newVisit, saved, test } from './support/pages';
+import { documentOf, dropFiles, expect, fixture, houseVisit, interchange, newVisit, saved, test } from './support/pages';
 
 /** A new site with the small house of a template, and the page of its round. */
 async function withHouse(page: Page, name: string, complaint?: [room: string, what: string]): Promise<string> {
-  const id = await newVisit(page, name, '');
-  await page.goto(`/visits/${id}/round`);
-  await page.getByRole('button', { name: 'Build the house' }).click();
-  await page.getByRole('button', { name: /Garage/ }).click();
-  await expect(page.getByTestId('house-summary')).toContainText('stops');
-  await saved(page);
+  const id = await houseVisit(page, name);
   if (complaint) {
     await page.goto(`/visits/${id}/question`);
     await page.getByText('Damp or leak', { exact: true }).click();
@@ -207,10 +202,7 @@ test('a camera has a guide of one page to take along', async ({ page }) => {
 });
 
 test('services stand on the plan, are moved by keys, and are stops of their question', async ({ page }) => {
-  const id = await newVisit(page, 'House with services', '');
-  await page.goto(`/visits/${id}/round`);
-  await page.getByRole('button', { name: 'Build the house' }).click();
-  await page.getByRole('button', { name: /Terrace/ }).click();
+  const id = await houseVisit(page, 'House with services', /Terrace/);
   await expect(page.getByTestId('house-summary')).toContainText('8 rooms');
   await page.getByRole('button', { name: 'Kitchen', exact: true }).click();
   const sink = page.getByRole('button', { name: /^Sink, / });

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { frameFile, inBox, SIZE, visitWith } from './support/card';
-import { drawBox, dropFiles, expect, fixture, newVisit, saved, test } from './support/pages';
+import { drawBox, dropFiles, expect, fixture, newVisit, saved, test, makeVisit } from './support/pages';
 
 const FRAME = { width: 320, height: 240 };
 
@@ -88,7 +88,7 @@ test('nothing that is hidden in a simulated house reaches the browser', async ({
     const type = response.headers()['content-type'] ?? '';
     if (/json/.test(type)) seen.push(await response.text().catch(() => ''));
   });
-  const id = await newVisit(page, 'Hidden', '');
+  const id = await makeVisit(page, 'Hidden', []);
   await page.goto(`/visits/${id}/round`);
   await page.getByRole('button', { name: 'Build the house' }).click();
   await page.getByRole('button', { name: /Hall or workshop/ }).click();

@@ -1,7 +1,7 @@
-import { expect, newVisit, saved, test, documentOf } from './support/pages';
+import { expect, saved, test, documentOf, makeVisit } from './support/pages';
 
 test('the bag is packed, changed, and kept as the list for this kind of visit', async ({ page }) => {
-  const id = await newVisit(page, 'Kit test');
+  const id = await makeVisit(page, 'Kit test');
   await page.goto(`/visits/${id}/kit`);
   await page.getByRole('checkbox', { name: 'Tripod' }).check();
   await expect(page.getByRole('heading', { name: /1 of 6/ })).toBeVisible();
@@ -12,7 +12,7 @@ test('the bag is packed, changed, and kept as the list for this kind of visit', 
   await page.getByRole('button', { name: /Keep as the list for every/ }).click();
   await expect(page.getByRole('button', { name: /Keep as the list for every/ })).toBeHidden();
   await saved(page);
-  const other = await newVisit(page, 'Kit test, next time');
+  const other = await makeVisit(page, 'Kit test, next time');
   await page.goto(`/visits/${other}/kit`);
   await expect(page.getByRole('checkbox', { name: 'Spare socks' })).not.toBeChecked();
   // Back to what it was, for whoever comes next.
@@ -25,7 +25,7 @@ test('the bag is packed, changed, and kept as the list for this kind of visit', 
 });
 
 test('air is noted by hand and by a logger, and a frame takes the air of its own time', async ({ page }) => {
-  const id = await newVisit(page, 'Air test');
+  const id = await makeVisit(page, 'Air test');
   await page.goto(`/visits/${id}/kit`);
   await page.getByRole('spinbutton', { name: 'Air inside' }).fill('19.5');
   await page.getByRole('spinbutton', { name: 'Humidity inside' }).fill('44');
@@ -82,7 +82,7 @@ test('a camera is checked in boiling water at its altitude, and its offset goes 
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
   // On a visit with this camera the round takes files, and adds the offset to them.
-  const id = await newVisit(page, 'Offset test');
+  const id = await makeVisit(page, 'Offset test');
   await page.goto(`/visits/${id}/kit`);
   await page.getByRole('combobox', { name: 'Camera of this visit' }).click();
   await page.getByTitle('Test camera').click();

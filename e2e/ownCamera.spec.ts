@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { put, stepOf } from './support/commands';
-import { documentOf, expect, newVisit, saved, test } from './support/pages';
+import { documentOf, expect, houseVisit, saved, test } from './support/pages';
 import { frameFile } from './support/card';
 import { folderToWatch, write } from './support/folder';
 
@@ -28,16 +28,6 @@ async function withOwnCamera(page: Page, id: string): Promise<void> {
   expect(sent.status()).toBe(200);
 }
 
-async function house(page: Page, name: string): Promise<string> {
-  const id = await newVisit(page, name, '');
-  await page.goto(`/visits/${id}/round`);
-  await page.getByRole('button', { name: 'Build the house' }).click();
-  await page.getByRole('button', { name: /Garage/ }).click();
-  await expect(page.getByTestId('house-summary')).toContainText('stops');
-  await saved(page);
-  return id;
-}
-
 const own = (page: Page) => page.getByRole('region', { name: 'Own camera' });
 
 for (const viewport of [
@@ -46,7 +36,7 @@ for (const viewport of [
 ]) {
   test(`a live picture with last time over it is kept without data, and taken back, ${viewport.width}`, async ({ page }) => {
     await page.setViewportSize(viewport);
-    const first = await house(page, `Twice seen ${viewport.width}`);
+    const first = await houseVisit(page, `Twice seen ${viewport.width}`);
     await page.goto(`/visits/${first}/round`);
     await page.getByRole('button', { name: /Capture$/ }).click();
     await expect(page.getByTestId('stop-record')).toContainText('Seen');
@@ -83,7 +73,7 @@ for (const viewport of [
 }
 
 test('a device that is refused is said, and nothing is lost', async ({ page }) => {
-  const id = await house(page, 'Refused device');
+  const id = await houseVisit(page, 'Refused device');
   await withOwnCamera(page, id);
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
@@ -94,7 +84,7 @@ test('a device that is refused is said, and nothing is lost', async ({ page }) =
 });
 
 test('a camera that is unplugged ends its picture and says so', async ({ page }) => {
-  const id = await house(page, 'Unplugged');
+  const id = await houseVisit(page, 'Unplugged');
   await withOwnCamera(page, id);
   await page.goto(`/visits/${id}/round`);
   await own(page).getByRole('button', { name: 'Live picture' }).click();
@@ -109,7 +99,7 @@ test('a camera that is unplugged ends its picture and says so', async ({ page })
 });
 
 test('a watched folder puts three files on three stops; other files are said', async ({ page }) => {
-  const id = await house(page, 'Watched folder');
+  const id = await houseVisit(page, 'Watched folder');
   await withOwnCamera(page, id);
   await folderToWatch(page);
   await page.goto(`/visits/${id}/round`);

@@ -1,19 +1,8 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expect, fixture, newVisit, saved, test, documentOf } from './support/pages';
+import { documentOf, expect, fixture, houseVisit, makeVisit, saved, test } from './support/pages';
 
 test.use({ viewport: { width: 820, height: 1180 } });
-
-/** A new site with a house from a template, and the page of its round. */
-async function withHouse(page: Page, name: string, template: RegExp): Promise<string> {
-  const id = await newVisit(page, name, '');
-  await page.goto(`/visits/${id}/round`);
-  await page.getByRole('button', { name: 'Build the house' }).click();
-  await page.getByRole('button', { name: template }).click();
-  await expect(page.getByTestId('house-summary')).toContainText('stops');
-  await saved(page);
-  return id;
-}
 
 const coverage = (page: Page) => page.getByTestId('coverage');
 const capture = (page: Page) => page.getByRole('button', { name: /Capture$/ });
@@ -26,7 +15,7 @@ async function toRound(page: Page): Promise<void> {
 const live = (page: Page) => expect(page.getByRole('img', { name: 'What the stand-in camera sees' })).toBeVisible();
 
 test('template, house, a round of three rooms with the stand-in camera, every stop answered, all put back', async ({ page }) => {
-  const id = await withHouse(page, 'Round test', /Hall or workshop/);
+  const id = await houseVisit(page, 'Round test', /Hall or workshop/);
   // Three rooms, one of them renamed and one wall corrected.
   await page.getByRole('button', { name: 'Office', exact: true }).last().click();
   const name = page.getByRole('textbox', { name: 'Name of the room' });
@@ -94,7 +83,7 @@ test('template, house, a round of three rooms with the stand-in camera, every st
 });
 
 test('one stop takes at most two taps, without typing, on targets of 44 pixels', async ({ page }) => {
-  await withHouse(page, 'Cold hands', /Garage/);
+  await houseVisit(page, 'Cold hands', /Garage/);
   await toRound(page);
   await live(page);
   let taps = 0;
@@ -122,7 +111,7 @@ test('one stop takes at most two taps, without typing, on targets of 44 pixels',
 });
 
 test('undo takes a capture back, and redo brings it again', async ({ page }) => {
-  const id = await withHouse(page, 'Undo test', /Garage/);
+  const id = await houseVisit(page, 'Undo test', /Garage/);
   await toRound(page);
   await live(page);
   await capture(page).click();
@@ -137,7 +126,7 @@ test('undo takes a capture back, and redo brings it again', async ({ page }) => 
 });
 
 test('the camera turns, steps aside, holds its range and wanders without its shutter', async ({ page }) => {
-  await withHouse(page, 'Viewfinder test', /Garage/);
+  await houseVisit(page, 'Viewfinder test', /Garage/);
   await toRound(page);
   await live(page);
   const finder = page.getByRole('region', { name: 'Stand-in camera' });
@@ -157,7 +146,7 @@ test('the camera turns, steps aside, holds its range and wanders without its shu
 });
 
 test('forty frames from a card are laid on stops, and two of them corrected', async ({ page }) => {
-  const id = await withHouse(page, 'Card test', /Terrace/);
+  const id = await houseVisit(page, 'Card test', /Terrace/);
   await page.goto(`/visits/${id}/round/card`);
   // The same picture forty times, each with another last number, half a minute to five minutes apart.
   const base = readFileSync(fixture('wall-with-bare-bay.tif'));
@@ -213,7 +202,7 @@ function csvOf(seed: Buffer, i: number): string {
 }
 
 test('a room with frames asks before it goes, and its frames stay without a place', async ({ page }) => {
-  const id = await withHouse(page, 'Remove test', /Garage/);
+  const id = await houseVisit(page, 'Remove test', /Garage/);
   await toRound(page);
   await live(page);
   await capture(page).click();
@@ -237,7 +226,7 @@ test('a room with frames asks before it goes, and its frames stay without a plac
 });
 
 test('two tabs on one stop: the second is shown both answers', async ({ page, context }) => {
-  const id = await withHouse(page, 'Two hands', /Garage/);
+  const id = await houseVisit(page, 'Two hands', /Garage/);
   await page.goto(`/visits/${id}/round`);
   await expect(coverage(page)).toBeVisible();
   const other = await context.newPage();
@@ -259,7 +248,7 @@ test('two tabs on one stop: the second is shown both answers', async ({ page, co
 });
 
 test('the next visit shows the last one’s frame at the same stop, and what is gone since', async ({ page }) => {
-  await withHouse(page, 'House of two rounds', /Garage/);
+  await houseVisit(page, 'House of two rounds', /Garage/);
   await toRound(page);
   await live(page);
   await capture(page).click();
@@ -283,7 +272,7 @@ test('the next visit shows the last one’s frame at the same stop, and what is 
 });
 
 test('a spoken note is kept with its stop and can be heard', async ({ page }) => {
-  const id = await withHouse(page, 'Spoken test', /Garage/);
+  const id = await houseVisit(page, 'Spoken test', /Garage/);
   await toRound(page);
   await page.getByRole('button', { name: 'Nothing to see', exact: true }).click();
   await saved(page);
@@ -303,7 +292,7 @@ test('a spoken note is kept with its stop and can be heard', async ({ page }) =>
 });
 
 test('a house by hand: rooms dragged and moved by keys, walls that know what lies behind them', async ({ page }) => {
-  const id = await newVisit(page, 'Plan test', 'Kitchen, Stairs');
+  const id = await makeVisit(page, 'Plan test', ['Kitchen', 'Stairs']);
   await page.goto(`/visits/${id}/round/house`);
   const box = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) });
   await expect(box('Kitchen')).toBeVisible();
@@ -357,7 +346,7 @@ test('a house by hand: rooms dragged and moved by keys, walls that know what lie
 test('a hint after a capture is off until somebody wants it, says what stands out or that nothing does, and is remembered', async ({
   page,
 }) => {
-  await withHouse(page, 'Hints', /Hall or workshop/);
+  await houseVisit(page, 'Hints', /Hall or workshop/);
   await toRound(page);
   await live(page);
   const hints = page.getByRole('button', { name: 'Hints off' });

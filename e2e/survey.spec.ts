@@ -6,7 +6,7 @@ import { exact, uncertain } from '../core/radiometry/quantity';
 import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '../core/radiometry/uncertainty';
 import { plusMinus, signedDifference } from '../core/units/format';
 import { nodeCodecs } from '../server/codecs';
-import { drawBox, dropFiles, expect, fixture, interchange, newVisit, saved, test } from './support/pages';
+import { drawBox, dropFiles, expect, fixture, interchange, beginVisit, saved, test } from './support/pages';
 import { pdfText } from './support/pdf';
 
 const FRAME = { width: 320, height: 240 };
@@ -36,7 +36,7 @@ function expected(): { value: string; plusMinus: string } {
 
 test('from a file to a report', async ({ page }) => {
   const wanted = expected();
-  await newVisit(page, 'Cottage of the survey test');
+  await beginVisit(page, 'Cottage of the survey test');
 
   await test.step('drop a radiometric file', async () => {
     await dropFiles(page, [fixture('wall-with-bare-bay.tif')]);

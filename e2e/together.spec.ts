@@ -1,4 +1,4 @@
-import { dropFiles, expect, interchange, newVisit, saved, stageOf, test, documentOf } from './support/pages';
+import { dropFiles, expect, interchange, newVisit, saved, stageOf, test, documentOf, makeVisit } from './support/pages';
 
 test('two tabs give one frame its first settings: the second is shown both values', async ({ page, context }) => {
   const id = await newVisit(page, 'Two hands on settings');
@@ -23,7 +23,7 @@ test('two tabs give one frame its first settings: the second is shown both value
 });
 
 test('two tabs name one room: the second is shown both names, and keeps what is stored', async ({ page, context }) => {
-  const id = await newVisit(page, 'Two hands on rooms', 'Kitchen');
+  const id = await makeVisit(page, 'Two hands on rooms', ['Kitchen']);
   await page.goto(`/visits/${id}/round/house`);
   const other = await context.newPage();
   await other.goto(page.url());
@@ -46,7 +46,7 @@ test('a step over several rows that were changed elsewhere is asked for row by r
   page,
   context,
 }) => {
-  const id = await newVisit(page, 'Two hands on two rooms', 'Kitchen, Hall');
+  const id = await makeVisit(page, 'Two hands on two rooms', ['Kitchen', 'Hall']);
   await page.goto(`/visits/${id}/round/house`);
   const box = (tab: typeof page, name: string) => tab.getByRole('button', { name: new RegExp(`^${name}, `) });
   await expect(box(page, 'Hall')).toBeVisible();

@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import type { VisitDocument } from '@core/document';
 import { packedDocumentSchema } from '@core/packedDocument';
+import { madeVisitSchema, type NewVisit } from '@core/visit/newVisit';
 
 export const fixture = (name: string) => path.resolve('e2e/fixtures', name);
 export const interchange = (name: string) => path.resolve('core/testing/interchange', name);
@@ -27,8 +29,12 @@ export const test = base.extend<{ quiet: void }>({
 });
 export { expect };
 
-/** A new, empty visit, made in the interface. */
-export async function newVisit(page: Page, name: string, rooms = 'Front room, Stairs'): Promise<string> {
+/** What a visit of the tests begins with. */
+const BEGINNING = { insideC: 20.1, outsideC: 0.8, humidityPct: 49 };
+const ROOMS = ['Front room', 'Stairs'];
+
+/** A new, empty visit begun in the interface, as a user begins one; its bench is open. */
+export async function beginVisit(page: Page, name: string): Promise<string> {
   await page.goto('/');
   await page
     .getByRole('button', { name: /New visit|Begin a visit/ })
@@ -36,15 +42,47 @@ export async function newVisit(page: Page, name: string, rooms = 'Front room, St
     .click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Place', { exact: true }).fill(name);
-  await dialog.getByLabel('Rooms, in the order of the round').fill(rooms);
-  await dialog.getByLabel('Air inside, °C').fill('20.1');
-  await dialog.getByLabel('Air outside, °C').fill('0.8');
-  await dialog.getByLabel('Humidity inside, %').fill('49');
+  await dialog.getByLabel('Rooms, in the order of the round').fill(ROOMS.join(', '));
+  await dialog.getByLabel('Air inside, °C').fill(String(BEGINNING.insideC));
+  await dialog.getByLabel('Air outside, °C').fill(String(BEGINNING.outsideC));
+  await dialog.getByLabel('Humidity inside, %').fill(String(BEGINNING.humidityPct));
   await dialog.getByRole('button', { name: 'Begin the visit' }).click();
   await page.waitForURL(/\/visits\/[0-9a-f-]+\/question/);
   const id = /visits\/([0-9a-f-]+)/.exec(page.url())![1]!;
   await page.getByRole('link', { name: 'Bench' }).click();
   await page.waitForURL(/\/bench/);
+  return id;
+}
+
+/** The same visit without the interface; no page of it is open. */
+export async function makeVisit(page: Page, name: string, rooms: string[] = ROOMS): Promise<string> {
+  const visit: NewVisit = {
+    ...BEGINNING,
+    site: { name, address: '', timeZone: 'Europe/London', latitude: null, longitude: null, facades: [] },
+    kind: 'heat-loss',
+    title: 'First visit',
+    question: '',
+    startedAt: Date.now(),
+    rooms,
+  };
+  const answer = await page.request.post('/api/visits', { data: visit });
+  return madeVisitSchema.parse(await answer.json()).visitId;
+}
+
+/** A new, empty visit with its bench open. */
+export async function newVisit(page: Page, name: string, rooms?: string[]): Promise<string> {
+  const id = await makeVisit(page, name, rooms);
+  await page.goto(`/visits/${id}/bench`);
+  return id;
+}
+
+/** A new visit of a house from a template, with the page of the house open; its name is that of its site too. */
+export async function houseVisit(page: Page, name: string, template: RegExp = /Garage/): Promise<string> {
+  const id = await makeVisit(page, name, []);
+  await page.goto(`/visits/${id}/round/house`);
+  await page.getByRole('button', { name: template }).click();
+  await expect(page.getByTestId('house-summary')).toContainText('stops');
+  await saved(page);
   return id;
 }
 
@@ -113,4 +151,14 @@ export async function drawBox(
 /** Everything is in the database. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+}
+
+/**
+ * What keeps somebody from using the page as it stands, by rule and element. Only what is wrong is asked for, and no page
+ * holds another one: both spare seconds on every look.
+ */
+export async function violations(page: Page): Promise<string[]> {
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
+  const { violations: found } = await axe.analyze();
+  return found.map(({ impact, id, nodes }) => `${impact} · ${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
 }

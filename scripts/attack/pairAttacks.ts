@@ -83,15 +83,24 @@ async function pairOf(den: Den, tally: Tally, one: Change, other: Change, sameRo
     tally.wrong.push(`${word}: another value shown`);
 }
 
-/** Kills connections of the application at random until it is told to stop. */
-function killing(den: Den): () => Promise<number> {
+/** Answers of all kinds so far. */
+const answersIn = ({ statuses }: Tally): number => [...statuses.values()].reduce((sum, n) => sum + n, 0);
+
+/**
+ * Kills connections of the application at random until it is told to stop: at most one for each answer, so that on a machine
+ * that is too slow to answer between two of them the work still gets on.
+ */
+function killing(den: Den, tally: Tally): () => Promise<number> {
   let going = true;
+  let answered = -1;
   const done = (async () => {
     let killed = 0;
     const access = { port: den.running()!.databasePort, passwords: passwordsIn(folderAt(den.data)) };
     await withConnection(access, 'root', undefined, async (root) => {
       while (going) {
         await pause(60);
+        if (answersIn(tally) === answered) continue;
+        answered = answersIn(tally);
         const [all] = await root.query('SHOW PROCESSLIST');
         const own = (all as { Id: string; User: string }[]).filter(({ User }) => User === 'den');
         const victim = own[Math.floor(Math.random() * own.length)];
@@ -122,11 +131,14 @@ async function read(den: Den, visit: string): Promise<VisitDocument> {
   }
 }
 
-async function pairs(den: Den, visit: string, count: number): Promise<Tally> {
-  const tally: Tally = { saved: 0, conflicts: 0, wrong: [], statuses: new Map() };
+const newTally = (): Tally => ({ saved: 0, conflicts: 0, wrong: [], statuses: new Map() });
+
+/** Goes over all kinds of rows, again and again. A row is changed once between two readings of the visit. */
+async function pairs(den: Den, visit: string, count: number, tally: Tally): Promise<void> {
   const kinds = ENTITIES.map(({ name }) => name as Entity);
+  let { rows } = await read(den, visit);
   for (let i = 0; tally.saved + tally.conflicts + 2 * tally.wrong.length < 2 * count; i += 1) {
-    const { rows } = await read(den, visit);
+    if (i > 0 && i % kinds.length === 0) ({ rows } = await read(den, visit));
     const all = rows as unknown as Record<string, Record<string, Row<Entity>>>;
     const entity = kinds[i % kinds.length]!;
     const some = Object.values(all[entity] ?? {});
@@ -148,7 +160,6 @@ async function pairs(den: Den, visit: string, count: number): Promise<Tally> {
       await pairOf(den, tally, one!, other!, true);
     }
   }
-  return tally;
 }
 
 const told = ({ saved, conflicts, wrong, statuses }: Tally, more = '') =>
@@ -156,7 +167,8 @@ const told = ({ saved, conflicts, wrong, statuses }: Tally, more = '') =>
 
 function pairAttack(count: number): Attack {
   return attack(`${count} pairs of changes at once, of every kind`, 'each saved or a conflict with both values', async (den) => {
-    const tally = await pairs(den, await demoVisit(den), count);
+    const tally = newTally();
+    await pairs(den, await demoVisit(den), count, tally);
     return seen(told(tally), tally.wrong.length === 0 && !tally.statuses.has(500) && tally.saved + tally.conflicts >= 2 * count);
   });
 }
@@ -164,9 +176,10 @@ function pairAttack(count: number): Attack {
 function pairKills(count: number): Attack {
   return attack(`${count} pairs while connections are killed at random`, 'none 500, none lost, none twice', async (den) => {
     const visit = await demoVisit(den);
-    const stop = killing(den);
+    const tally = newTally();
+    const stop = killing(den, tally);
     let killed = 0;
-    const tally = await pairs(den, visit, count).finally(async () => {
+    await pairs(den, visit, count, tally).finally(async () => {
       killed = await stop();
     });
     return seen(
