@@ -46,7 +46,7 @@ export async function compare(words: readonly string[]): Promise<{ document: unk
       );
     const cut =
       shape.kind === 'box' && (shape.x < 0 || shape.y < 0 || shape.x + shape.width > width || shape.y + shape.height > height);
-    return { name, spans, cut, changedSurface: voids.get(name) ?? null };
+    return { name, spans, cut, surface: voids.has(name) ? 'changed' : 'not-said' };
   });
   if (places.length > 0 && !(before.look && after.look))
     throw new CoreError(

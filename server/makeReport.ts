@@ -1,6 +1,6 @@
 import type { DisplayUnit } from '@core/units/temperature';
-import { earlierVisitsOf } from '@core/proof/proven';
-import { framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
+import { earlierVisitsOf, photosOfPairs } from '@core/proof/proven';
+import { comparesPairs, framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
 import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
@@ -27,6 +27,8 @@ export async function makeReport(
     pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
   const photos: ReportJob['photos'] = {};
   for (const id of photosOfPaper(document, paper, unit))
+    photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
+  for (const { id } of comparesPairs(paper) ? photosOfPairs(document, earlier) : [])
     photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, earlier, unit, paper, pixels, photos }, options);

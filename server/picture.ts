@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { create, type Font } from 'fontkit';
 import sharp from 'sharp';
+import type { Photo } from '@core/compare/sameLook';
 import type { Frame } from '@core/frame/frame';
 import type { Span } from '@core/frame/region';
 import type { RadianceLine } from '@core/radiometry/measurement';
@@ -15,6 +16,8 @@ const PAPER = PALETTE.ground;
 const MARGIN = 12;
 const BAR = 16;
 const LABELS = 78;
+/** Enough for the colours of places, pixels across. */
+const LOOK_COLUMNS = 240;
 
 /** RGB bytes of a coloured frame, without alpha (which makes PDF pictures slow). */
 function frameRgb(
@@ -108,4 +111,15 @@ export function uprightPhoto(bytes: Uint8Array, { quarters, mirrored }: { quarte
   // The camera's own turn is carried out first; sharp would otherwise put both into one.
   const turned = sharp(bytes).rotate();
   return quarters === 0 && !mirrored ? turned : turned.rotate(90 * quarters).flop(mirrored);
+}
+
+/** A photo as small as its colours can be compared in. */
+export async function smallPhoto(bytes: Uint8Array, turned: { quarters: number; mirrored: boolean }): Promise<Photo> {
+  const { data, info } = await sharp(await uprightPhoto(bytes, turned).toBuffer())
+    .resize({ width: LOOK_COLUMNS })
+    .flatten({ background: 'white' })
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, rgb: new Uint8Array(data) };
 }

@@ -21,7 +21,7 @@ function compared(seed: number, options: WallPairOptions = {}, place: Partial<Pl
     name,
     spans: Array.from({ length: height }, (_, row) => ({ y: y + row, from: x, to: x + width - 1 })),
     cut: false,
-    changedSurface: null,
+    surface: 'not-said',
     ...place,
   }));
   const changes = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), pair.transform, places);
@@ -56,7 +56,7 @@ test('temperatures and factors are stated as they were', () => {
 
 describe('nothing is claimed', () => {
   test('of a surface that was changed itself', () => {
-    const all = compared(1, {}, { changedSurface: 'foil' });
+    const all = compared(1, {}, { surface: 'changed' });
     expect(verdicts(all)).toEqual(['cannot-say', 'cannot-say']);
     expect(whys(all)).toEqual(['surface-changed', 'surface-changed']);
     expect(all[0]!.change.change).toBeNull();
@@ -70,7 +70,7 @@ describe('nothing is claimed', () => {
     const moved = [...pair.transform];
     moved[2] = moved[2]! - 40;
     const [one] = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), moved, [
-      { name: 'beyond', spans: beyond, cut: false, changedSurface: null },
+      { name: 'beyond', spans: beyond, cut: false, surface: 'not-said' },
     ]);
     expect(one).toMatchObject({ verdict: 'cannot-say', why: 'not-in-view', afterC: null, factorAfter: null });
   });

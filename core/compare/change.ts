@@ -4,6 +4,7 @@ import type { Grid } from '../detect/grid';
 import type { Span } from '../frame/region';
 import type { Homography } from '../geometry/homography';
 import { hasReading } from '../pixels/hasReading';
+import { boxMeans } from './boxMeans';
 import { sampled } from './resized';
 import { contrastKept } from './contrastKept';
 import { wholeChange } from './wholeChange';
@@ -45,8 +46,8 @@ export interface Place {
   spans: readonly Span[];
   /** Whether some of what was drawn lies beyond the earlier frame. */
   cut: boolean;
-  /** What was done to the surface itself (painted, foiled, taped, blind down); null for nothing. */
-  changedSurface: string | null;
+  /** Whether the surface itself was changed (painted, foiled, taped, blind down), as far as somebody said. */
+  surface: 'changed' | 'unchanged' | 'not-said';
 }
 
 export type Verdict = 'better' | 'same' | 'worse' | 'cannot-say';
@@ -55,6 +56,7 @@ export type Why =
   | 'less-than-uncertain'
   | 'too-uncertain'
   | 'surface-changed'
+  | 'looks-different'
   | 'not-in-view'
   | 'too-little-drive'
   | 'opposite-drive';
@@ -79,8 +81,16 @@ export interface Change {
  * the air and shading did to the unchanged wall around.
  *
  * @param h - takes pixels of the earlier frame to the later one
+ * @param different - names of places that look different in the photos (`differentLooking`): until somebody says whether their
+ * surface was changed, nothing is said of them
  */
-export function changesOf(before: Look, after: Look, h: Homography, places: readonly Place[]): Change[] {
+export function changesOf(
+  before: Look,
+  after: Look,
+  h: Homography,
+  places: readonly Place[],
+  different: ReadonlySet<string> = new Set(),
+): Change[] {
   const drives = [before.insideC - before.outsideC, after.insideC - after.outsideC] as const;
   const forbidden: Why | null = drives.some((drive) => Math.abs(drive) < LEAST_DRIVE_K)
     ? 'too-little-drive'
@@ -102,7 +112,8 @@ export function changesOf(before: Look, after: Look, h: Homography, places: read
     };
     const cannot = (why: Why): Change => ({ ...plain, change: null, uncertainty: null, verdict: 'cannot-say', why });
     if (afterC === null || place.cut) return cannot('not-in-view');
-    if (place.changedSurface !== null) return cannot('surface-changed');
+    if (place.surface === 'changed') return cannot('surface-changed');
+    if (place.surface === 'not-said' && different.has(place.name)) return cannot('looks-different');
     if (forbidden || !pair) return cannot(forbidden ?? 'too-uncertain');
     const { change, uncertainty } = pair.of(place);
     const said = verdictOf(change, uncertainty);
@@ -226,34 +237,11 @@ function clear(counts: Uint8Array, width: number, height: number, { y, from, to 
 }
 
 /** How much the mean over a box of a region's size scatters over the unchanged wall: noise, pattern, texture that does not quite fit. */
-function scatter({ width, height, values }: Grid, counts: Uint8Array, spans: readonly Span[]): number {
-  const { columns, rows } = extentOf(spans);
-  const sums = new Float64Array((width + 1) * (height + 1));
-  const seen = new Int32Array((width + 1) * (height + 1));
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const [o, up] = [(y + 1) * (width + 1) + x + 1, y * (width + 1) + x + 1];
-      const i = y * width + x;
-      sums[o] = sums[up]! + sums[o - 1]! - sums[up - 1]! + (counts[i] ? values[i]! : 0);
-      seen[o] = seen[up]! + seen[o - 1]! - seen[up - 1]! + counts[i]!;
-    }
-  const within = (table: Float64Array | Int32Array, x: number, y: number) =>
-    table[(y + rows) * (width + 1) + x + columns]! -
-    table[y * (width + 1) + x + columns]! -
-    table[(y + rows) * (width + 1) + x]! +
-    table[y * (width + 1) + x]!;
-  const means: number[] = [];
-  const [stepX, stepY] = [Math.max(2, columns >> 1), Math.max(2, rows >> 1)];
-  for (let y = 0; y + rows <= height; y += stepY)
-    for (let x = 0; x + columns <= width; x += stepX) {
-      const n = within(seen, x, y);
-      if (n >= 0.7 * rows * columns) means.push(within(sums, x, y) / n);
-    }
-  if (means.length < LEAST_BOXES) {
-    const all: number[] = [];
-    for (let i = 0; i < values.length; i += 3) if (counts[i]) all.push(values[i]!);
-    // Too little wall for boxes of this size: a fifth of what single pixels scatter is more than noise leaves of a mean.
-    return robustSpread(Float32Array.from(all)) / 5;
-  }
-  return robustSpread(Float32Array.from(means));
+function scatter(grid: Grid, counts: Uint8Array, spans: readonly Span[]): number {
+  const means = boxMeans(grid, counts, extentOf(spans));
+  if (means.length >= LEAST_BOXES) return robustSpread(means);
+  const all: number[] = [];
+  for (let i = 0; i < grid.values.length; i += 3) if (counts[i]) all.push(grid.values[i]!);
+  // Too little wall for boxes of this size: a fifth of what single pixels scatter is more than noise leaves of a mean.
+  return robustSpread(Float32Array.from(all)) / 5;
 }

@@ -26,7 +26,7 @@ function drawn(seed: number): { off: number; right: boolean }[] {
     name,
     spans: Array.from({ length: height }, (_, row) => ({ y: y + row, from: x, to: x + width - 1 })),
     cut: false,
-    changedSurface: null,
+    surface: 'not-said' as const,
   }));
   const { transform } = register(before.surface, after.surface);
   return changesOf(before, after, transform, places).map(({ change, uncertainty, verdict }, i) => {

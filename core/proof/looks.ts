@@ -26,7 +26,8 @@ export function lookFor(document: VisitDocument, frameId: string, values: Float3
 export function placeOf({ id, shape, surface }: PairRegion, { width, height }: { width: number; height: number }): Place {
   const cut =
     shape.kind === 'box' && (shape.x < 0 || shape.y < 0 || shape.x + shape.width > width || shape.y + shape.height > height);
-  return { name: id, spans: spansOf(shape, width, height), cut, changedSurface: surface };
+  const said = surface === null ? 'not-said' : surface === 'unchanged' ? 'unchanged' : 'changed';
+  return { name: id, spans: spansOf(shape, width, height), cut, surface: said };
 }
 
 /**

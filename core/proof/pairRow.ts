@@ -7,6 +7,10 @@ import { idSchema, nameSchema, textSchema } from '../rows/fields';
 export const SURFACE_CHANGES = ['painted', 'papered', 'foiled', 'taped', 'blind', 'furniture', 'other'] as const;
 export type SurfaceChange = (typeof SURFACE_CHANGES)[number];
 
+/** What somebody says of a surface who looked: it is as it was, or what was done to it. */
+export const SURFACE_ANSWERS = ['unchanged', ...SURFACE_CHANGES] as const;
+export type SurfaceAnswer = (typeof SURFACE_ANSWERS)[number];
+
 /** What a person makes of a pair: the finding is done with, it stays, it is left as it is. */
 export const OUTCOMES = ['closed', 'open', 'accepted'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
@@ -31,8 +35,8 @@ export const pairValueSchema = z.object({
         id: idSchema,
         name: nameSchema(80),
         shape: drawn,
-        /** What was done to the surface itself; null for nothing. */
-        surface: z.enum(SURFACE_CHANGES).nullable(),
+        /** Null while nobody said. */
+        surface: z.enum(SURFACE_ANSWERS).nullable(),
       }),
     )
     .max(12, 'must not exceed 12 regions'),

@@ -1,7 +1,7 @@
 import type { VisitDocument } from '../document';
 import { ID, FRAME_HEIGHT, FRAME_WIDTH, visitDocument, wallPixels } from '../testing/visit';
 import { inWeatherOf, lookFor, placeOf } from './looks';
-import { pairValueSchema, SURFACE_CHANGES } from './pairRow';
+import { pairValueSchema, SURFACE_ANSWERS } from './pairRow';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from './proofWords';
 import { pairFor, toProve } from './toProve';
 
@@ -129,11 +129,11 @@ describe('a frame in a proof', () => {
     };
     const size = { width: FRAME_WIDTH, height: FRAME_HEIGHT };
     const place = placeOf(region, size);
-    expect(place).toMatchObject({ cut: true, changedSurface: null });
+    expect(place).toMatchObject({ cut: true, surface: 'not-said' });
     expect(place.spans).toEqual([2, 3, 4].map((y) => ({ y, from: 36, to: 39 })));
     expect(placeOf({ ...region, shape: { ...region.shape, width: 4 }, surface: 'painted' }, size)).toMatchObject({
       cut: false,
-      changedSurface: 'painted',
+      surface: 'changed',
     });
   });
 });
@@ -145,6 +145,6 @@ test('every verdict has words for those who live there', () => {
   }
   expect(plainWords({ verdict: 'cannot-say', why: 'too-little-drive' })).toContain('less than 5 K');
   expect(whyWords({ why: 'surface-changed' })).toContain('surface itself was changed');
-  expect(Object.keys(SURFACE_WORDS)).toEqual([...SURFACE_CHANGES]);
+  expect(Object.keys(SURFACE_WORDS)).toEqual([...SURFACE_ANSWERS]);
   expect(Object.values(OUTCOME_WORDS)).toContain('Proven, closed');
 });

@@ -1,5 +1,5 @@
 import type { Change, Verdict, Why } from '../compare/change';
-import type { Outcome, SurfaceChange } from './pairRow';
+import type { Outcome, SurfaceAnswer } from './pairRow';
 
 export const VERDICT_WORDS: Record<Verdict, string> = {
   better: 'Better',
@@ -14,7 +14,8 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   accepted: 'Accepted as it is',
 };
 
-export const SURFACE_WORDS: Record<SurfaceChange, string> = {
+export const SURFACE_WORDS: Record<SurfaceAnswer, string> = {
+  unchanged: 'no, I looked',
   painted: 'painted',
   papered: 'papered or plastered',
   foiled: 'foil on it',
@@ -29,6 +30,7 @@ const WHY: Record<Why, string> = {
   'less-than-uncertain': 'What changed is less than what is uncertain, and that is little.',
   'too-uncertain': 'Too much is uncertain: the change could be nothing, or more than that.',
   'surface-changed': 'The surface itself was changed, so that its temperature does not tell the same as before.',
+  'looks-different': 'It looks different in the photos, and nobody said yet whether the surface itself was changed.',
   'not-in-view': 'The later frame does not show all of it.',
   'too-little-drive': 'On one of the two visits it was less than 5 K between inside and outside.',
   'opposite-drive': 'It was colder outside on one visit and warmer on the other.',

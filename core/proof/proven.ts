@@ -1,10 +1,12 @@
 import { changesOf, type Change, type Place } from '../compare/change';
 import type { Matched } from '../compare/byHand';
 import { laidOn } from '../compare/lay';
+import { differentLooking, type Photo, type PhotoOver } from '../compare/sameLook';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import type { Homography } from '../geometry/homography';
 import { placeOf } from './looks';
+import { photosOfPair } from './photosOfPair';
 import { sidesOf, type Sides } from './sides';
 
 /** What two frames say: the map from the earlier to the later one, and what changed in each region; or why they say nothing. */
@@ -59,13 +61,43 @@ export function readyPair(
   return { sides, places: pair.value.regions.map((region) => placeOf(region, size)) };
 }
 
-/** Lays the frames of a pair on each other and says what changed. */
-export function answerOf({ before, after, looks }: Sides, points: readonly Matched[], places: readonly Place[]): Answer {
+/**
+ * Lays the frames of a pair on each other and says what changed.
+ *
+ * @param photos - of both frames, the earlier one first; null where one has none
+ */
+export function answerOf(
+  { before, after, looks }: Sides,
+  points: readonly Matched[],
+  places: readonly Place[],
+  photos: readonly [PhotoOver, PhotoOver] | null,
+): Answer {
   if (!looks) return { problem: 'The air inside and outside is not known on both visits.' };
   const laying = laidOn(before, after, points);
   if ('error' in laying) return { problem: laying.error.message };
   const { h } = laying.laid;
-  return { h, changes: changesOf(...looks, h, places) };
+  return { h, changes: changesOf(...looks, h, places, photos ? differentLooking(...photos, h, places) : undefined) };
+}
+
+/** Photos that the pairs of a visit are looked at by. */
+export function photosOfPairs(document: VisitDocument, earlier: readonly VisitDocument[]): Row<'photo'>[] {
+  const all = askedPairs(document, earlier).flatMap(
+    ({ pair, earlier: before }) => photosOfPair(before, document, pair.value) ?? [],
+  );
+  return [...new Map(all.map(({ row }) => [row.id, row])).values()];
+}
+
+/** A pair's photos with their pixels; null where one is missing. */
+function seenPhotos(
+  { pair, earlier }: Asked,
+  document: VisitDocument,
+  photoFor: (photoId: string) => Photo | undefined,
+): readonly [PhotoOver, PhotoOver] | null {
+  const [before, after] = (photosOfPair(earlier, document, pair.value) ?? []).map(({ row, ...over }) => {
+    const photo = photoFor(row.id);
+    return photo && { ...over, photo };
+  });
+  return before && after ? [before, after] : null;
 }
 
 /** All pairs of a visit, asked one after the other. */
@@ -73,13 +105,14 @@ export function provenOf(
   document: VisitDocument,
   earlier: readonly VisitDocument[],
   pixels: (frameId: string) => Float32Array | undefined,
+  photoFor: (photoId: string) => Photo | undefined,
 ): Proven[] {
   return askedPairs(document, earlier).map((asked) => {
     const ready = readyPair(document, asked, pixels);
     return {
       ...asked,
       sides: ready?.sides ?? null,
-      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places),
+      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places, seenPhotos(asked, document, photoFor)),
     };
   });
 }

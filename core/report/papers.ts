@@ -57,6 +57,9 @@ export function framesOfPaper(document: VisitDocument, paper: Paper, earlier: re
   }
 }
 
+/** Whether a paper says what pairs of before and after show. */
+export const comparesPairs = (paper: Paper): boolean => paper === 'report' || paper === 'proof';
+
 /** Photos that blocks show. */
 function photosOfBlocks(blocks: readonly Block[]): string[] {
   const shown = blocks.flatMap((block) => (block.kind === 'pictures' ? block.pictures : []));

@@ -81,12 +81,12 @@ describe('pairs of a visit', () => {
   test('say why they say nothing', () => {
     const { earlier, document } = afterWorks();
     const values = () => wallPixels();
-    const [few] = provenOf(document, [earlier], values);
+    const [few] = provenOf(document, [earlier], values, () => undefined);
     expect(few!.answer).toEqual({ problem: 'The frames show different things, or too little to tell.' });
     Object.values(earlier.rows.conditions)[0]!.value.outsideC = null;
-    const [unknown] = provenOf({ ...document }, [structuredClone(earlier)], () => wallPixels());
+    const [unknown] = provenOf({ ...document }, [structuredClone(earlier)], () => wallPixels(), () => undefined);
     expect(unknown!.answer).toEqual({ problem: 'The air inside and outside is not known on both visits.' });
-    expect(provenOf(document, [earlier], () => undefined)[0]).toMatchObject({ sides: null, answer: null });
+    expect(provenOf(document, [earlier], () => undefined, () => undefined)[0]).toMatchObject({ sides: null, answer: null });
   });
 });
 

@@ -1,10 +1,11 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
 import { leakOf } from '@core/hunt/seek';
-import { provenOf } from '@core/proof/proven';
-import { framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
+import type { Photo } from '@core/compare/sameLook';
+import { photosOfPairs, provenOf } from '@core/proof/proven';
+import { comparesPairs, framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
 import { spansOfAll } from '@core/frame/region';
-import { framePng, uprightPhoto } from '../picture';
+import { framePng, smallPhoto, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
 import { figureKey, ReportPdf, type Pictures } from '../report/ReportPdf';
 import { serveJobs } from './serve';
@@ -21,8 +22,11 @@ serveJobs<ReportJob, Uint8Array>(
       }),
     );
     const of = (id: string) => values.get(id);
+    const looked = new Map<string, Photo>();
+    for (const { id, value } of comparesPairs(paper) ? photosOfPairs(document, earlier) : [])
+      looked.set(id, await smallPhoto(photos[id]!, value));
     const computed = {
-      proven: paper === 'report' || paper === 'proof' ? provenOf(document, earlier, of) : [],
+      proven: comparesPairs(paper) ? provenOf(document, earlier, of, (id) => looked.get(id)) : [],
       leak: paper === 'report' || paper === 'leak' ? leakOf(document, of) : null,
     };
     const made = printed(document, paper, of, unit, computed);

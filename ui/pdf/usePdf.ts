@@ -2,8 +2,9 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { CoreError } from '@core/errors';
-import { wordsOf } from '@ui/server/api';
+import { getFile, wordsOf } from '@ui/server/api';
 import { cancelJob, followJob } from '@ui/server/followJob';
+import { saveFile } from '@ui/server/saveFile';
 
 interface PdfState {
   running: boolean;
@@ -30,7 +31,8 @@ export function usePdf() {
           return true;
         },
       );
-      download(`/api/jobs/${id}/result`);
+      const { file, name } = await getFile(`/api/jobs/${id}/result`);
+      saveFile(file, name);
       setState({ running: false, done: 0, total: 1, problem: null });
     } catch (error) {
       setState({
@@ -44,13 +46,4 @@ export function usePdf() {
   }, []);
   const cancel = useCallback(() => cancelJob(jobId.current), []);
   return { state, make, cancel };
-}
-
-function download(address: string): void {
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = '';
-  document.body.append(link);
-  link.click();
-  link.remove();
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CoreError } from '@core/errors';
-import { getJson, postAgain, postJson, wordsOf } from './api';
+import { getFile, getJson, postAgain, postJson, wordsOf } from './api';
 
 const schema = z.object({ n: z.number() });
 const refusal = { error: { code: 'conflict', message: 'It is in use.', where: {}, hint: 'Remove it first.' } };
@@ -47,6 +47,14 @@ test('an answer that is no JSON is no success', async () => {
   answers(new Response('<html>', { status: 502 }));
   expect(await code(postJson('/api/x', {}, schema))).toBe('malformed');
   expect(wordsOf(new TypeError('x is undefined'))).toBe('Something went wrong. Try again.');
+});
+
+test('a file comes with the name that the server gives it, or not at all', async () => {
+  const headers = { 'content-disposition': "attachment; filename=\"R_ck_seite.pdf\"; filename*=UTF-8''R%C3%BCckseite.pdf" };
+  answers(new Response('bytes', { headers }), Response.json(refusal, { status: 404 }));
+  const { file, name } = await getFile('/api/x');
+  expect([name, await file.text()]).toEqual(['Rückseite.pdf', 'bytes']);
+  expect(await code(getFile('/api/x'))).toBe('conflict');
 });
 
 test('files go as they are, everything else as JSON', async () => {

@@ -46,6 +46,19 @@ export async function postForFloats(address: string, body: unknown, signal: Abor
   return new Float32Array(await response.arrayBuffer());
 }
 
+/**
+ * Asks for a file that may be asked for again: while the server is away it waits.
+ *
+ * @returns the file with the name that the server gives it
+ * @throws CoreError as the server refuses
+ */
+export async function getFile(address: string): Promise<{ file: Blob; name: string }> {
+  const response = await patientFetch(address);
+  if (!response.ok) throw await refusal(response);
+  const name = /filename\*=UTF-8''([^;]+)/.exec(response.headers.get('content-disposition') ?? '')?.[1];
+  return { file: await response.blob(), name: decodeURIComponent(name ?? 'file') };
+}
+
 /** A file as it is, anything else as JSON. */
 function bodyOf(body: unknown): RequestInit {
   return body instanceof Blob ? { body } : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };

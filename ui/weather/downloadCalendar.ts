@@ -1,4 +1,5 @@
 import type { CoreErrorData } from '@core/errors';
+import { saveFile } from '@ui/server/saveFile';
 
 export interface CalendarSlot {
   uid: string;
@@ -22,9 +23,5 @@ export async function downloadCalendar(name: string, events: CalendarSlot[]): Pr
     const { error } = (await response.json()) as { error: CoreErrorData };
     throw new Error(`${error.message} ${error.hint}`);
   }
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(await response.blob());
-  link.download = `${name}.ics`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile(await response.blob(), `${name}.ics`);
 }

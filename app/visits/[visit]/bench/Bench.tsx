@@ -21,7 +21,7 @@ import { EmptyBench } from './EmptyBench';
 import { EvidenceView } from './photo/EvidenceView';
 import { FilmStrip } from './strip/FilmStrip';
 import { Ledger } from './ledger/Ledger';
-import { photoOf } from './photo/photoAlignment';
+import { photoOf } from '@core/visit/photoOver';
 import { probesOf } from './ledger/probes';
 import { stepsOf, stripItems, type StripItem } from './strip/strip';
 import { Toolbar } from './Toolbar';

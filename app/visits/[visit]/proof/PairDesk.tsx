@@ -8,6 +8,7 @@ import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '@core/document';
 import { placeOf } from '@core/proof/looks';
 import type { PairValue } from '@core/proof/pairRow';
+import { photosOfPair } from '@core/proof/photosOfPair';
 import { sidesOf } from '@core/proof/sides';
 import { pairFor, type ToProve } from '@core/proof/toProve';
 import type { Edit } from '@ui/store/rowStore';
@@ -99,7 +100,7 @@ function Pair({
   const sides = first && second ? sidesOf(earlier, document, pair, [first, second]) : null;
   const size = earlier.frameFacts[beforeFrameId]!;
   const places = useMemo(() => pair.regions.map((region) => placeOf(region, size)), [pair.regions, size]);
-  const compared = useCompared(sides, pair.points, places);
+  const compared = useCompared(sides, pair.points, places, photosOfPair(earlier, document, pair));
   return (
     <>
       <PairPicture pair={pair} sides={sides} compared={compared} put={put}>

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Change, Verdict } from '@core/compare/change';
 import type { VisitDocument } from '@core/document';
-import { OUTCOMES, SURFACE_CHANGES, type SurfaceChange, type PairRegion, type PairValue } from '@core/proof/pairRow';
+import { OUTCOMES, SURFACE_ANSWERS, type SurfaceAnswer, type PairRegion, type PairValue } from '@core/proof/pairRow';
 import { isProven, leftBy } from '@core/proof/left';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
 import { conditionsOf } from '@core/visit/theVisit';
@@ -140,6 +140,9 @@ function Weather({ earlier }: { earlier: VisitDocument }) {
   );
 }
 
+/** What stands in the field until somebody says something. */
+const NOT_SAID = 'not-said';
+
 const ICONS: Record<Verdict, ReactNode> = {
   better: <ArrowUpOutlined />,
   same: <PauseOutlined rotate={90} />,
@@ -195,16 +198,21 @@ function Region({
       )}
       <label className={styles.asked}>
         Was the surface itself changed?
-        <Select<'no' | SurfaceChange>
+        <Select<typeof NOT_SAID | SurfaceAnswer>
           aria-label={`Surface of ${region.name}`}
-          value={region.surface ?? 'no'}
+          value={region.surface ?? NOT_SAID}
           options={[
-            { value: 'no' as const, label: 'no' },
-            ...SURFACE_CHANGES.map((value) => ({ value, label: SURFACE_WORDS[value] })),
+            { value: NOT_SAID, label: 'not that I know' },
+            ...SURFACE_ANSWERS.map((value) => ({ value, label: SURFACE_WORDS[value] })),
           ]}
-          onChange={(value: 'no' | SurfaceChange) => onChange({ surface: value === 'no' ? null : value })}
+          onChange={(value: typeof NOT_SAID | SurfaceAnswer) => onChange({ surface: value === NOT_SAID ? null : value })}
         />
       </label>
+      {change?.why === 'looks-different' && (
+        <Button block onClick={() => onChange({ surface: 'unchanged' })}>
+          I looked: the surface is the same
+        </Button>
+      )}
     </li>
   );
 }

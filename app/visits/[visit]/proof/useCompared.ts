@@ -3,8 +3,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Matched } from '@core/compare/byHand';
 import type { Change, Place } from '@core/compare/change';
+import type { PairPhoto } from '@core/proof/photosOfPair';
 import type { Sides } from '@core/proof/sides';
 import type { Laying } from '@core/compare/lay';
+import { askedPhotos } from './askedPhotos';
 import { useCompareWorker } from './useCompareWorker';
 
 /** What is known of a pair; null for what is being computed. */
@@ -20,8 +22,14 @@ export interface Compared {
  *
  * @param sides - null while pixels are on their way; the same as long as nothing of it changed
  * @param places - of what is compared; the same as long as none changed
+ * @param photos - of both frames; the same as long as none changed
  */
-export function useCompared(sides: Sides | null, points: readonly Matched[], places: readonly Place[]): Compared {
+export function useCompared(
+  sides: Sides | null,
+  points: readonly Matched[],
+  places: readonly Place[],
+  photos: readonly [PairPhoto, PairPhoto] | null,
+): Compared {
   const worker = useCompareWorker();
   const [laid, setLaid] = useState<{ of: unknown; laying: Laying } | null>(null);
   const [changed, setChanged] = useState<{ of: unknown; changes: Change[]; alike: Float32Array } | null>(null);
@@ -40,15 +48,15 @@ export function useCompared(sides: Sides | null, points: readonly Matched[], pla
   }, [worker, asked]);
   const laying = laid?.of === asked ? laid.laying : null;
   const toCompare = useMemo(
-    () => (laying && 'laid' in laying && sides?.looks ? { h: laying.laid.h, looks: sides.looks, places } : null),
-    [laying, sides, places],
+    () => (laying && 'laid' in laying && sides?.looks ? { h: laying.laid.h, looks: sides.looks, places, photos } : null),
+    [laying, sides, places, photos],
   );
   useEffect(() => {
     if (!toCompare) return;
     let gone = false;
-    const { looks, h, places: all } = toCompare;
+    const { looks, h, places: all, photos: seen } = toCompare;
     void worker()
-      .compare(looks[0], looks[1], h, all)
+      .compare(looks[0], looks[1], h, all, askedPhotos(seen))
       .then((answer) => {
         if (!gone) setChanged({ of: toCompare, ...answer });
       });

@@ -6,12 +6,15 @@ import { placeOf } from '@core/proof/looks';
 import { courseOf, seenAgain, type CoursePoint } from '@core/proof/overVisits';
 import type { PairValue } from '@core/proof/pairRow';
 import type { Answer } from '@core/proof/proven';
+import { photosOfPair, type PairPhoto } from '@core/proof/photosOfPair';
 import { sidesOf, type Sides } from '@core/proof/sides';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { askedPhotos } from './askedPhotos';
 import { useCompareWorker } from './useCompareWorker';
 
 interface Known {
   sides: Sides;
+  photos: readonly [PairPhoto, PairPhoto] | null;
   regions: PairValue['regions'];
   points: PairValue['points'];
   answer: Answer;
@@ -42,18 +45,19 @@ export function useOverVisits(
         const values = [pixels.get(pair.beforeFrameId), pixels.get(frameId)] as const;
         const frames = { beforeFrameId: pair.beforeFrameId, afterFrameId: frameId };
         const sides = values[0] && values[1] ? sidesOf(earlier, visit, frames, [values[0], values[1]]) : null;
-        return { visit, frameId, sides };
+        return { visit, frameId, sides, photos: photosOfPair(earlier, visit, frames) };
       }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
     [again, earlier, pair.beforeFrameId, pixels, generation],
   );
   const { regions, points } = pair;
-  const isKnown = ({ frameId, sides }: (typeof seen)[number]) => {
+  const isKnown = ({ frameId, sides, photos }: (typeof seen)[number]) => {
     const known = answers.get(frameId);
-    return known !== undefined && known.sides === sides && known.regions === regions && known.points === points;
+    if (!known) return false;
+    return known.sides === sides && known.photos === photos && known.regions === regions && known.points === points;
   };
   const next = seen.find((one) => one.sides !== null && !isKnown(one)) ?? null;
-  const [nextId, nextSides] = [next?.frameId, next?.sides];
+  const [nextId, nextSides, nextPhotos] = [next?.frameId, next?.sides, next?.photos ?? null];
   useEffect(() => {
     if (!nextId || !nextSides) return;
     let gone = false;
@@ -64,14 +68,16 @@ export function useOverVisits(
         nextSides,
         byHand,
         regions.map((region) => placeOf(region, size)),
+        askedPhotos(nextPhotos),
       )
       .then((answer) => {
-        if (!gone) setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, regions, points, answer }));
+        if (!gone)
+          setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, answer }));
       });
     return () => {
       gone = true;
     };
-  }, [worker, nextId, nextSides, regions, points, earlier, pair.beforeFrameId, pair.afterFrameId]);
+  }, [worker, nextId, nextSides, nextPhotos, regions, points, earlier, pair.beforeFrameId, pair.afterFrameId]);
   const looks = seen.find(({ sides }) => sides?.looks)?.sides?.looks ?? null;
   const first = regions[0]?.id;
   const course = useMemo(

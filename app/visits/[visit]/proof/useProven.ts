@@ -2,8 +2,10 @@
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { VisitDocument } from '@core/document';
+import { photosOfPair } from '@core/proof/photosOfPair';
 import { askedPairs, readyPair, type Answer, type Proven } from '@core/proof/proven';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { askedPhotos } from './askedPhotos';
 import { useCompareWorker } from './useCompareWorker';
 
 /** Asked again only where something of it changed. */
@@ -24,38 +26,45 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
   const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
   const [answers, setAnswers] = useState<ReadonlyMap<string, Answered>>(new Map());
   const pairs = useMemo(
-    () => askedPairs(document, earlier).map((asked) => ({ ...asked, ready: readyPair(document, asked, (id) => pixels.get(id)) })),
+    () =>
+      askedPairs(document, earlier).map((asked) => ({
+        ...asked,
+        ready: readyPair(document, asked, (id) => pixels.get(id)),
+        photos: photosOfPair(asked.earlier, document, asked.pair.value),
+      })),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
     [document, earlier, pixels, generation],
   );
-  const next = pairs.find(({ pair, ready }) => ready && !isAnswered(answers.get(pair.id), pair.value, ready.sides));
+  const next = pairs.find(
+    (one) => one.ready && !isAnswered(answers.get(one.pair.id), one.pair.value, one.ready.sides, one.photos),
+  );
   const nextSides = next?.ready?.sides;
   useEffect(() => {
     if (!next?.ready) return;
     let gone = false;
-    const { pair, ready } = next;
+    const { pair, ready, photos } = next;
     void worker()
-      .answer(ready.sides, pair.value.points, ready.places)
+      .answer(ready.sides, pair.value.points, ready.places, askedPhotos(photos))
       .then((answer) => {
         if (!gone)
           setAnswers((known) =>
-            new Map(known).set(pair.id, { of: [ready.sides, pair.value.points, pair.value.regions], answer }),
+            new Map(known).set(pair.id, { of: [ready.sides, pair.value.points, pair.value.regions, photos], answer }),
           );
       });
     return () => {
       gone = true;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is asked next follows from these
-  }, [worker, next?.pair.id, nextSides, next?.pair.value.points, next?.pair.value.regions]);
+  }, [worker, next?.pair.id, nextSides, next?.pair.value.points, next?.pair.value.regions, next?.photos]);
   return useMemo(
     () =>
-      pairs.map(({ pair, earlier: before, ready }) => {
+      pairs.map(({ pair, earlier: before, ready, photos }) => {
         const known = answers.get(pair.id);
         return {
           pair,
           earlier: before,
           sides: ready?.sides ?? null,
-          answer: ready && isAnswered(known, pair.value, ready.sides) ? known!.answer : null,
+          answer: ready && isAnswered(known, pair.value, ready.sides, photos) ? known!.answer : null,
         };
       }),
     [pairs, answers],
@@ -66,6 +75,7 @@ function isAnswered(
   known: Answered | undefined,
   { points, regions }: { points: unknown; regions: unknown },
   sides: unknown,
+  photos: unknown,
 ): boolean {
-  return known !== undefined && known.of[0] === sides && known.of[1] === points && known.of[2] === regions;
+  return known !== undefined && [sides, points, regions, photos].every((part, i) => part === known.of[i]);
 }

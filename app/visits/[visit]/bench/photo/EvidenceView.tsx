@@ -7,7 +7,7 @@ import type { Row } from '@core/entities';
 import { type PhotoValue, photoValueSchema } from '@core/frame/photoRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { photoUrl } from './photoAlignment';
+import { photoUrl } from '@ui/visit/photoUrl';
 import styles from './EvidenceView.module.css';
 
 /** A coloured picture without data: shown, with what somebody read on it and typed; nothing is ever measured on it. */

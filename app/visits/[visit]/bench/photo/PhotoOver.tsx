@@ -3,7 +3,8 @@
 import type { Placement } from '@core/report/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
-import { photoUrl, photoPlace } from './photoAlignment';
+import { photoPlace } from '@core/visit/photoOver';
+import { photoUrl } from '@ui/visit/photoUrl';
 import type { FrameView } from '@core/visit/frameView';
 import styles from './Photo.module.css';
 

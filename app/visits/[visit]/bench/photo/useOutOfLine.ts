@@ -6,7 +6,8 @@ import { isOutOfLine, type LineCheck } from '@core/frame/outOfLine';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { Row } from '@core/entities';
 import type { AlignWorker } from '../../../../../workers/align';
-import { photoUrl, photoPlace } from './photoAlignment';
+import { photoPlace } from '@core/visit/photoOver';
+import { photoUrl } from '@ui/visit/photoUrl';
 import type { FrameView } from '@core/visit/frameView';
 
 /** Width to which a photo is brought before its edges are looked at. */

@@ -1,6 +1,7 @@
 import { ID, visitDocument } from '@core/testing/visit';
 import { NOTHING_TYPED } from '@core/frame/photoRow';
-import { photoOf, photoUrl, photoPlace } from '../photo/photoAlignment';
+import { photoOf, photoPlace } from '@core/visit/photoOver';
+import { photoUrl } from '@ui/visit/photoUrl';
 import { momentsOf } from '@core/visit/frames';
 import { stepsOf, stripItems } from './strip';
 

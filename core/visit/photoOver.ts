@@ -1,8 +1,8 @@
-import { alignmentAt, plainAlignment, type Alignment } from '@core/frame/alignment';
-import { cameraOfFrame, photosOf } from '@core/visit/frames';
-import { settingsFor } from '@core/visit/settingsInForce';
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
+import { alignmentAt, plainAlignment, type Alignment } from '../frame/alignment';
+import { cameraOfFrame, photosOf } from './frames';
+import { settingsFor } from './settingsInForce';
+import type { VisitDocument } from '../document';
+import type { Row } from '../entities';
 
 /** The photo that lies over a frame: the one of the whole view first. */
 export function photoOf(document: VisitDocument, frameId: string): Row<'photo'> | null {
@@ -23,10 +23,4 @@ export function photoPlace(document: VisitDocument, frameId: string, photo: Row<
   if (stored) return { alignment: stored, source: 'camera' };
   const { width, height } = document.frameFacts[frameId]!;
   return { alignment: plainAlignment({ width, height }, document.photoFacts[photo.id]!), source: 'plain' };
-}
-
-/** The photo's own URL; another one after each turn, because browsers keep what they fetched. */
-export function photoUrl(photo: Row<'photo'>): string {
-  const { quarters, mirrored } = photo.value;
-  return `/api/photos/${photo.id}/file?turn=${quarters}${mirrored ? 'm' : ''}`;
 }
