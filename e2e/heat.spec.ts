@@ -63,7 +63,7 @@ async function balance(page: Page, visit: string): Promise<void> {
       const room = /Read (.+): flow and return tail/.exec(words)?.[1];
       if (room) {
         await saved(page);
-        await typeReading(page, visit, room, () => 0.3 * normal());
+        await typeReading(page, visit, room, () => 0.1 * normal());
         await expect(step).not.toContainText(`Read ${room}: flow`);
       }
     }

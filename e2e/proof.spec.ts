@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { put, stepOf } from './support/commands';
 import { documentOf, expect, test, violations } from './support/pages';
 import { pdfText } from './support/pdf';
 
@@ -120,6 +122,51 @@ test('a surface that was changed itself proves nothing', async ({ page }) => {
   await expect(filled).toContainText('Cannot say');
   await expect(filled).toContainText('The surface itself was changed');
   await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(filled).toContainText('Better');
+});
+
+test('a place that looks different in the photos is asked about before anything is said of it', async ({ page }) => {
+  const visit = await openProof(page);
+  await compare(page, /Bay left of the window/);
+  const filled = place(page, 'bay left of the window');
+  await expect(filled).toContainText('Better');
+  const { rows } = await documentOf(page, visit);
+  const pair = Object.values(rows.pair).find(({ value }) => value.title.startsWith('Bay left'))!;
+  const old = Object.values(rows.photo).find(({ value }) => value.frameId === pair.value.afterFrameId)!;
+  // The same photo, with a sheet of dark board before the bay.
+  const plain = sharp(await (await page.request.get(`/api/photos/${old.id}/file`)).body());
+  const { width } = await plain.metadata();
+  const part = (pixels: number) => Math.round((pixels / 320) * width);
+  const board = { create: { width: part(44), height: part(90), channels: 3 as const, background: '#6b5a48' } };
+  const papered = await plain
+    .composite([{ input: board, left: part(66), top: part(36) }])
+    .jpeg()
+    .toBuffer();
+  const answer = await page.request.post(`/api/visits/${visit}/files?name=papered.jpg`, { data: papered });
+  const { id } = (await answer.json()) as { id: string };
+  const stored = (await documentOf(page, visit)).rows.photo;
+  const swap = async (shown: string, hidden: string) => {
+    const now = (await documentOf(page, visit)).rows.photo;
+    for (const [photo, frameId] of [
+      [hidden, null],
+      [shown, pair.value.afterFrameId],
+    ] as const) {
+      const change = put('photo', { ...now[photo]!.value, frameId }, photo, now[photo]!.version);
+      expect((await page.request.post('/api/commands', { data: stepOf(change) })).status()).toBe(200);
+    }
+    await page.reload();
+  };
+  expect(stored[id]!.value.frameId).not.toBe(pair.value.afterFrameId);
+  await swap(id, old.id);
+  await expect(filled).toContainText('Cannot say');
+  await expect(filled).toContainText('It looks different in the photos');
+  await expect(place(page, 'sound wall')).toContainText('Same as before');
+  await expect(closed(page)).toBeDisabled();
+  await page.getByRole('button', { name: 'I looked: the surface is the same' }).click();
+  await expect(filled).toContainText('Better');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(filled).toContainText('Cannot say');
+  await swap(old.id, id);
   await expect(filled).toContainText('Better');
 });
 
