@@ -161,7 +161,7 @@ test('a place that looks different in the photos is asked about before anything 
   await expect(filled).toContainText('Cannot say');
   await expect(filled).toContainText('It looks different in the photos');
   await expect(place(page, 'sound wall')).toContainText('Same as before');
-  await expect(closed(page)).toBeDisabled();
+  await expect(page.getByText('A finding is closed by proof')).toBeVisible();
   await page.getByRole('button', { name: 'I looked: the surface is the same' }).click();
   await expect(filled).toContainText('Better');
   await page.getByRole('button', { name: /^Undo/ }).click();
