@@ -15,6 +15,7 @@ import type { Edit } from '@ui/store/rowStore';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { OverVisits } from './OverVisits';
 import { PairLedger } from './PairLedger';
+import { PairPhotos } from './PairPhotos';
 import { PairPicture } from './PairPicture';
 import { useCompared } from './useCompared';
 import styles from './Proof.module.css';
@@ -100,10 +101,15 @@ function Pair({
   const sides = first && second ? sidesOf(earlier, document, pair, [first, second]) : null;
   const size = earlier.frameFacts[beforeFrameId]!;
   const places = useMemo(() => pair.regions.map((region) => placeOf(region, size)), [pair.regions, size]);
-  const compared = useCompared(sides, pair.points, places, photosOfPair(earlier, document, pair));
+  const photos = photosOfPair(earlier, document, pair);
+  const compared = useCompared(sides, pair.points, places, photos);
+  const { laying } = compared;
   return (
     <>
       <PairPicture pair={pair} sides={sides} compared={compared} put={put}>
+        {photos && (
+          <PairPhotos earlier={earlier} pair={pair} photos={photos} h={laying && 'laid' in laying ? laying.laid.h : null} />
+        )}
         <OverVisits earlier={earlier} pair={pair} visitIds={visitIds} />
       </PairPicture>
       <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
