@@ -27,8 +27,11 @@ async function compare(page: Page, finding: RegExp): Promise<void> {
   await expect(item(page, finding)).toHaveAttribute('aria-current', 'true');
   const offer = page.getByRole('button', { name: /^Compare with/ }).first();
   const ledger = page.getByRole('complementary', { name: 'What changed' });
-  await expect(offer.or(ledger)).toBeVisible();
-  if (await offer.isVisible()) await offer.click();
+  // Opening a finding may show what is there already once more: the offer can go away and come back.
+  await expect(async () => {
+    if (await offer.isVisible()) await offer.click();
+    await expect(ledger).toBeVisible({ timeout: 2000 });
+  }).toPass();
   await expect(ledger).toContainText(/Laid on each other/, { timeout: 30_000 });
 }
 

@@ -51,7 +51,6 @@ function Photo({
   };
   return (
     <figure className={styles.photo} style={{ aspectRatio: `${width} / ${height}` }}>
-      {/* eslint-disable-next-line @next/next/no-img-element -- of the visit's own data, in the size in which it was taken */}
       <img src={photoUrl(row)} alt={`${row.value.name}, ${words.toLowerCase()}`} />
       {to && (
         <svg viewBox={`0 0 1 ${height / width}`} aria-hidden>
