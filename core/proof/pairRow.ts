@@ -3,12 +3,11 @@ import { shapeSchema, type DrawnShape } from '../frame/region';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, textSchema } from '../rows/fields';
 
-/** What can be done to a surface itself, so that its temperature tells another story than before. */
-export const SURFACE_CHANGES = ['painted', 'papered', 'foiled', 'taped', 'blind', 'furniture', 'other'] as const;
-export type SurfaceChange = (typeof SURFACE_CHANGES)[number];
-
-/** What somebody says of a surface who looked: it is as it was, or what was done to it. */
-export const SURFACE_ANSWERS = ['unchanged', ...SURFACE_CHANGES] as const;
+/**
+ * What somebody says of a surface who looked: it is as it was, or what was done to it, so that its temperature tells another
+ * story than before.
+ */
+export const SURFACE_ANSWERS = ['unchanged', 'painted', 'papered', 'foiled', 'taped', 'blind', 'furniture', 'other'] as const;
 export type SurfaceAnswer = (typeof SURFACE_ANSWERS)[number];
 
 /** What a person makes of a pair: the finding is done with, it stays, it is left as it is. */
