@@ -37,13 +37,11 @@ async function photoAt(address: string): Promise<Photo | null> {
 async function fetched(address: string): Promise<Photo> {
   const response = await fetch(address);
   if (!response.ok) throw new Error(`answered ${response.status}`);
-  const image = await createImageBitmap(await response.blob());
-  const width = Math.min(COLUMNS, image.width);
-  const height = Math.max(1, Math.round((image.height * width) / image.width));
-  const canvas = new OffscreenCanvas(width, height);
-  const context = canvas.getContext('2d', { willReadFrequently: true })!;
-  context.imageSmoothingQuality = 'high';
-  context.drawImage(image, 0, 0, width, height);
+  // Made small while it is read: a photo of fifty million pixels is not kept whole.
+  const image = await createImageBitmap(await response.blob(), { resizeWidth: COLUMNS, resizeQuality: 'high' });
+  const { width, height } = image;
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(image, 0, 0);
   image.close();
   const { data } = context.getImageData(0, 0, width, height);
   const rgb = new Uint8Array(3 * width * height);
