@@ -103,7 +103,11 @@ test('a bay that was filled is proven and closed, one that was left is not', asy
   await compare(page, /slumped/);
   await expect(place(page, 'top of the bay')).toContainText('Same as before');
   await expect(closed(page)).toBeDisabled();
+  await page.getByLabel('Next round due on').fill('2031-03-03');
+  await expect(page.getByRole('button', { name: 'Into the calendar' })).toBeVisible();
+  await expect.poll(async () => (await documentOf(page, visit)).rows.visit[visit]!.value.nextDay).toBe('2031-03-03');
   await page.getByRole('button', { name: 'Accepted as it is' }).click();
+  await expect(page.getByLabel('Next round due on')).toBeHidden();
   await expect(page.getByText('2 of 2 settled')).toBeVisible();
   await expect
     .poll(async () =>

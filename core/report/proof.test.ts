@@ -84,9 +84,21 @@ describe('pairs of a visit', () => {
     const [few] = provenOf(document, [earlier], values, () => undefined);
     expect(few!.answer).toEqual({ problem: 'The frames show different things, or too little to tell.' });
     Object.values(earlier.rows.conditions)[0]!.value.outsideC = null;
-    const [unknown] = provenOf({ ...document }, [structuredClone(earlier)], () => wallPixels(), () => undefined);
+    const [unknown] = provenOf(
+      { ...document },
+      [structuredClone(earlier)],
+      () => wallPixels(),
+      () => undefined,
+    );
     expect(unknown!.answer).toEqual({ problem: 'The air inside and outside is not known on both visits.' });
-    expect(provenOf(document, [earlier], () => undefined, () => undefined)[0]).toMatchObject({ sides: null, answer: null });
+    expect(
+      provenOf(
+        document,
+        [earlier],
+        () => undefined,
+        () => undefined,
+      )[0],
+    ).toMatchObject({ sides: null, answer: null });
   });
 });
 
@@ -136,6 +148,18 @@ describe('the page for those who live there', () => {
     expect(texts(blocks)).toContain('Filled through two holes.');
     expect(texts(blocks)).toContain('Better. This place loses less heat than before.');
     expect(texts(blocks)).toContain('it was −5.0 K');
+  });
+
+  test('says when what is not settled is looked at again', () => {
+    const words = (outcome: 'open' | 'accepted', nextDay: string | null) => {
+      const { document, proven } = said(0, 0, { outcome });
+      document.rows.visit[document.visitId]!.value.nextDay = nextDay;
+      return kind(proofSheets(document, [proven], 'C'), 'callout').map(({ text }) => text);
+    };
+    const again = 'What is not settled yet is looked at again on 3 Mar 2031.';
+    expect(words('open', '2031-03-03')).toEqual(['Still to do', again]);
+    expect(words('open', null)).toEqual(['Still to do']);
+    expect(words('accepted', '2031-03-03')).toEqual(['Accepted as it is']);
   });
 
   test('both pictures have colours that mean the same factor', () => {

@@ -10,6 +10,7 @@ import { COLOUR_MAPS } from '../scale/colourMaps';
 import { ownRange } from '../scale/ownRange';
 import { orderedScale, type Scale } from '../scale/scale';
 import * as format from '../units/format';
+import { localDay } from '../units/localTime';
 import type { DisplayUnit } from '../units/temperature';
 import { lineFor } from '../visit/settingsInForce';
 import { conditionsOf, visitDay, visitRow } from '../visit/theVisit';
@@ -43,12 +44,21 @@ export function proofSheets(document: VisitDocument, proven: readonly Proven[], 
     },
     { kind: 'facts', facts: weatherFacts(document, proven, unit) },
     ...proven.flatMap((one) => pairBlocks(document, one, unit)),
+    ...lookAgain(document, proven),
     {
       kind: 'text',
       text: 'A thermal picture shows surfaces, not what lies behind them. ± is a 95 % interval. Where a surface itself was changed (painted, papered, covered) its pictures prove nothing, and nothing is claimed.',
       quiet: true,
     },
   ];
+}
+
+/** When what is not done with yet is looked at again. */
+function lookAgain(document: VisitDocument, proven: readonly Proven[]): Block[] {
+  const { nextDay } = visitRow(document).value;
+  const settled = proven.every(({ pair }) => pair.value.outcome === 'closed' || pair.value.outcome === 'accepted');
+  if (nextDay === null || settled) return [];
+  return [{ kind: 'callout', text: `What is not settled yet is looked at again on ${localDay(`${nextDay}T12:00:00Z`, 'UTC')}.` }];
 }
 
 function headline(verdicts: readonly Verdict[]): string {

@@ -12,6 +12,7 @@ import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } fro
 import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { NextRound } from '../NextRound';
 import type { Compared } from './useCompared';
 import styles from './Proof.module.css';
 
@@ -108,6 +109,15 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
       </div>
       {!provable && (
         <p className={styles.quiet}>A finding is closed by proof: at least one place better, and none worse or unclear.</p>
+      )}
+      {pair.outcome !== 'closed' && pair.outcome !== 'accepted' && (
+        <>
+          <h3>Look again</h3>
+          <p className={styles.quiet}>
+            Some effects need time: a wall that was filled shows it after hours of heating, one that was wet dries for weeks.
+          </p>
+          <NextRound />
+        </>
       )}
       <Input.TextArea
         aria-label="Note"

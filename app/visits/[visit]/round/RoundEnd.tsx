@@ -1,18 +1,15 @@
 'use client';
 
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import Link from 'next/link';
 import type { Round } from '@core/round/round';
 import { stopRowOf, struckStops } from '@core/round/round';
 import type { Stop } from '@core/round/stops';
-import { siteOf, visitRow } from '@core/visit/theVisit';
-import { dayNumber } from '@core/weather/board';
-import { momentOf } from '@core/weather/localClock';
 import { number } from '@core/units/format';
 import { openFindings, shoppingList } from '@core/visit/findings';
 import { PutBackList } from '@ui/round/PutBackList';
-import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { NextRound } from '../NextRound';
 import styles from './RoundEnd.module.css';
 
 /** Before leaving: what was not looked at, what is unsolved, and what must be put back. */
@@ -52,7 +49,10 @@ export function RoundEnd({ round, onGo }: { round: Round; onGo(stop: Stop): void
         ),
       )}
       <Struck />
-      <NextRound />
+      <section className={styles.card}>
+        <h2>The next round</h2>
+        <NextRound />
+      </section>
       <Link href={`/visits/${document.visitId}/bench`}>
         <Button type="primary" size="large">
           Read the frames on the bench
@@ -114,51 +114,6 @@ function Struck() {
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-const HOUR_MS = 3_600_000;
-/** When people usually have time, by the clock there. */
-const EVENING_H = 18;
-
-/** The day on which the next round is due: it stands in the list of sites, and can go into a calendar. */
-function NextRound() {
-  const { document, edit } = useVisit();
-  const { message } = App.useApp();
-  const row = visitRow(document);
-  const site = siteOf(document);
-  const { nextDay } = row.value;
-  const put = (day: string | null) =>
-    edit('Next round', [{ entity: 'visit', rowId: row.id, value: { ...row.value, nextDay: day } }]);
-  const intoCalendar = (day: string) => {
-    const from = momentOf(dayNumber(day), EVENING_H, site.timeZone);
-    const event = {
-      uid: `next-${row.id}`,
-      from,
-      to: from + 2 * HOUR_MS,
-      title: `Thermal round, ${site.name}`,
-      description:
-        'The same stops as last time, what was fixed since, and what is new. Choose the hours by the weather of that week.',
-      location: site.address,
-    };
-    downloadCalendar(`${site.name} next round`, [event]).catch((error: Error) => message.error(error.message));
-  };
-  return (
-    <section className={styles.card}>
-      <h2>The next round</h2>
-      <div className={styles.next}>
-        <label>
-          Due on{' '}
-          <input
-            type="date"
-            value={nextDay ?? ''}
-            onChange={(event) => put(event.target.value || null)}
-            aria-label="Next round due on"
-          />
-        </label>
-        {nextDay && <Button onClick={() => intoCalendar(nextDay)}>Into the calendar</Button>}
-      </div>
     </section>
   );
 }
