@@ -37,7 +37,7 @@ export function NextRound() {
   return (
     <div className={styles.next}>
       <label>
-        Due on{' '}
+        Due on
         <input
           type="date"
           value={nextDay ?? ''}
