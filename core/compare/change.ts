@@ -10,10 +10,10 @@ import { contrastKept } from './contrastKept';
 import { wholeChange } from './wholeChange';
 
 /** Less than this between inside and outside says nothing about a wall, K. */
-const LEAST_DRIVE_K = 5;
+export const LEAST_DRIVE_K = 5;
 /** Standard uncertainties from visit to visit, K: the camera's level, a typed air temperature, a typed reflected temperature. */
 const LEVEL_K = 0.3;
-const AIR_K = 0.2;
+export const AIR_K = 0.2;
 const REFLECTED_K = 0.3;
 /** A change is known well enough to be called none up to this standard uncertainty. */
 const NONE_U = 0.02;

@@ -6,6 +6,7 @@ import { anchorFor } from '../visit/colours';
 import { moistureOf } from '../visit/moisture';
 import { moistureWords } from '../visit/moistureWords';
 import { type Comparison, compareRegions } from '../visit/readings';
+import { sameHour, sameHourWords } from '../visit/sameHour';
 import type { VisitDocument } from '../document';
 import type { Fact } from './fact';
 import { figureOf, type Figure } from './figure';
@@ -35,6 +36,8 @@ export interface StatedPair {
   heading: string;
   /** Said when the second region lies on another frame. */
   across: string | null;
+  /** Both as temperature factors; null where they are no parts of the envelope seen from inside, or the air is not known. */
+  hour: string | null;
   /** What the first region's temperature means for moisture; empty outdoors. */
   moisture: Fact[];
   figure: Figure;
@@ -77,6 +80,7 @@ export function statedPair(
   });
   const stated = { this: state(thisRegionId, comparison.this), that: state(thatRegionId, comparison.that) };
   const subject = `${by === 'mean' ? '' : `The ${BY_WORDS[by]}`}“${stated.this.name}”`;
+  const hour = sameHour(document, thisRegionId, thatRegionId, comparison);
   const moisture = moistureOf(document, frameId, comparison.this);
   return {
     ...stated,
@@ -95,6 +99,7 @@ export function statedPair(
     across: comparison.acrossFrames
       ? `“${stated.that.name}” lies on another frame, ${placeOfFrame(document, otherFrameId)}: the uncertainty holds what the camera changes from frame to frame.`
       : null,
+    hour: hour && sameHourWords(hour),
     moisture: moisture ? moistureWords(moisture) : [],
     figure: figureOf(document, frameId, anchor, values, unit, [
       { id: thisRegionId, mean: comparison.this.statistics.mean, reference: false },

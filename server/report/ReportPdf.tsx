@@ -156,6 +156,7 @@ function BlockView({ block, ahead, pictures }: { block: Block; ahead: number; pi
           </Text>
           <Text>{block.stated.difference.words}</Text>
           {block.stated.across && <Text style={styles.quiet}>{block.stated.across}</Text>}
+          {block.stated.hour && <Text style={styles.quiet}>{block.stated.hour}</Text>}
         </View>
       );
     case 'regions':

@@ -18,11 +18,14 @@ export function DifferenceHero({
   thatName,
   comparison,
   more,
+  hour,
 }: {
   thisName: string;
   thatName: string;
   comparison: Comparison;
   more?: string | undefined;
+  /** Both as temperature factors, where they are parts of the envelope. */
+  hour: string | null;
 }) {
   const units = useUnits();
   const { value, uncertainty, significant } = comparison.difference;
@@ -39,6 +42,7 @@ export function DifferenceHero({
       <p className={styles.words}>
         {significanceWords(comparison)} {more}
       </p>
+      {hour && <p className={styles.words}>{hour}</p>}
     </section>
   );
 }

@@ -67,6 +67,7 @@ function BlockView({ block, values }: { block: Exclude<Block, { kind: 'editable'
           </b>
           <span>{block.stated.difference.words}</span>
           {block.stated.across && <span className={styles.quiet}>{block.stated.across}</span>}
+          {block.stated.hour && <span className={styles.quiet}>{block.stated.hour}</span>}
         </div>
       );
     case 'regions':

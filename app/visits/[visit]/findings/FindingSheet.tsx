@@ -213,6 +213,7 @@ function Numbers({ finding: { stated }, value }: { finding: ReportFinding; value
         thatName={stated.that.name}
         comparison={stated.comparison}
         more={stated.across ?? undefined}
+        hour={stated.hour}
       />
       <table className={styles.table}>
         <thead>

@@ -8,6 +8,7 @@ import { radiometricSettings } from '@core/radiometry/settings';
 import { BY_WORDS } from '@core/visit/byWords';
 import { orderedFrames } from '@core/visit/frames';
 import { type Comparison, measuredFrame, regionsByFrame, regionsOf } from '@core/visit/readings';
+import { sameHour, sameHourWords } from '@core/visit/sameHour';
 import { settingsFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
@@ -45,6 +46,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
   const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
   const thatId = document.rows.region[view.againstId ?? '']?.id ?? frame.referenceId;
   const that = document.rows.region[thatId ?? ''];
+  const hour = comparison && selected && that ? sameHour(document, selected.row.id, that.id, comparison) : null;
   return (
     <aside className={styles.ledger} aria-label="Ledger">
       {head}
@@ -60,6 +62,7 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
                   ? `Across two frames: the ± holds what the camera changes from one to the next.`
                   : otherEmissivity(document, frame, selected, that, units.signedDifference)
               }
+              hour={hour && sameHourWords(hour)}
             />
             <StatedBy comparison={comparison} onBy={(by) => dispatch({ kind: 'by', by })} />
             <UncertaintyParts uncertainty={comparison.difference.uncertainty} of="the difference" />
