@@ -39,11 +39,15 @@ export function sameHour(document: VisitDocument, thisId: string, thatId: string
   return { thisFactor, thatFactor, difference, uncertainty: Math.hypot(comparison.difference.uncertainty.total / drive, air) };
 }
 
-/** That in a sentence or two; what it means for two materials only where it is outside the noise. */
+/** What a pair of factors is good for. */
+export const SAME_HOUR_MEANING =
+  '(surface − outside) / (inside − outside): no weather changes it. Of two materials side by side at one hour the one with the higher factor lets less heat through.';
+
+/** That in a sentence. */
 export function sameHourWords({ thisFactor, thatFactor, difference, uncertainty }: SameHour): string {
   const half = HALF * uncertainty;
-  const factors = `Temperature factor ${thisFactor.toFixed(2)} against ${thatFactor.toFixed(2)} at this hour`;
   const by = `${Math.abs(difference).toFixed(3)} ± ${half.toFixed(3)}`;
-  if (Math.abs(difference) <= half) return `${factors}: they cannot be told apart (${by}).`;
-  return `${factors}, ${by} ${difference > 0 ? 'higher' : 'lower'}: of two materials side by side the higher one lets less heat through.`;
+  const apart = Math.abs(difference) > half;
+  const words = !apart ? `not told apart, ${by}` : `${by} ${difference > 0 ? 'higher' : 'lower'}`;
+  return `Temperature factor ${thisFactor.toFixed(2)} against ${thatFactor.toFixed(2)}: ${words}.`;
 }

@@ -1,6 +1,8 @@
 'use client';
 
+import { Tooltip } from 'antd';
 import type { Comparison } from '@core/visit/readings';
+import { SAME_HOUR_MEANING } from '@core/visit/sameHour';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './DifferenceHero.module.css';
 
@@ -42,7 +44,11 @@ export function DifferenceHero({
       <p className={styles.words}>
         {significanceWords(comparison)} {more}
       </p>
-      {hour && <p className={styles.words}>{hour}</p>}
+      {hour && (
+        <Tooltip title={SAME_HOUR_MEANING}>
+          <p className={styles.words}>{hour}</p>
+        </Tooltip>
+      )}
     </section>
   );
 }
