@@ -83,8 +83,8 @@ async function pairOf(den: Den, tally: Tally, one: Change, other: Change, sameRo
     tally.wrong.push(`${word}: another value shown`);
 }
 
-/** Answers of all kinds so far. */
-const answersIn = ({ statuses }: Tally): number => [...statuses.values()].reduce((sum, n) => sum + n, 0);
+/** Changes that were taken or refused so far; who was told to come back was not answered. */
+const answersIn = ({ statuses }: Tally): number => [...statuses].reduce((sum, [status, n]) => sum + (status < 500 ? n : 0), 0);
 
 /**
  * Kills connections of the application at random until it is told to stop: at most one for each answer, so that on a machine
