@@ -36,6 +36,7 @@ function expected(): { value: string; plusMinus: string } {
 
 test('from a file to a report', async ({ page }) => {
   const wanted = expected();
+  let factors = '';
   await beginVisit(page, 'Cottage of the survey test');
 
   await test.step('drop a radiometric file', async () => {
@@ -65,6 +66,7 @@ test('from a file to a report', async ({ page }) => {
     await page.getByLabel('Name').press('Enter');
     const hero = page.getByRole('region', { name: 'bay left of the pipe against sound wall' });
     await expect(hero.getByTestId('difference')).toContainText(`${wanted.value} ${wanted.plusMinus}`);
+    factors = await hero.getByText(/^Temperature factor 0\.\d\d against 0\.\d\d: 0\.\d{3} ± 0\.\d{3} lower\.$/).innerText();
     await expect(hero).toContainText('outside the noise', { ignoreCase: true });
   });
 
@@ -118,6 +120,7 @@ test('from a file to a report', async ({ page }) => {
     const { pages, text } = await pdfText((await download.path())!);
     expect(pages).toBe(3);
     expect(text).toContain(`${wanted.value} ${wanted.plusMinus}`);
+    expect(text).toContain(factors);
     expect(text).toContain('bay left of the pipe against sound wall');
     expect(text).toContain('A bay without insulation');
     expect(text).toContain('Straight sides <b>between</b> two studs; =1+1');
