@@ -18,6 +18,8 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
+      // Without a locale Chromium cannot name a file with other letters than those of English.
+      env: { ...process.env, LC_ALL: 'C.UTF-8' },
       args: ['--no-sandbox', '--disable-background-networking', '--disable-quic'],
     },
   },

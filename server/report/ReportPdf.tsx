@@ -151,12 +151,14 @@ function BlockView({ block, ahead, pictures }: { block: Block; ahead: number; pi
       return (
         <View style={[styles.box, { marginTop: 8 }]} wrap={false}>
           <Text style={styles.quiet}>{block.stated.heading}</Text>
-          <Text style={[styles.difference, { color: SIGN_COLOUR[block.stated.difference.sign] }]}>
-            {block.stated.difference.value} {block.stated.difference.plusMinus}
-          </Text>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: GAP }}>
+            <Text style={[styles.difference, { color: SIGN_COLOUR[block.stated.difference.sign] }]}>
+              {block.stated.difference.value} {block.stated.difference.plusMinus}
+            </Text>
+            {block.stated.hour && <Text style={[styles.quiet, { flex: 1, textAlign: 'right' }]}>{block.stated.hour}</Text>}
+          </View>
           <Text>{block.stated.difference.words}</Text>
           {block.stated.across && <Text style={styles.quiet}>{block.stated.across}</Text>}
-          {block.stated.hour && <Text style={styles.quiet}>{block.stated.hour}</Text>}
         </View>
       );
     case 'regions':
