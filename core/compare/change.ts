@@ -13,7 +13,7 @@ import { wholeChange } from './wholeChange';
 export const LEAST_DRIVE_K = 5;
 /** Standard uncertainties from visit to visit, K: the camera's level, a typed air temperature, a typed reflected temperature. */
 const LEVEL_K = 0.3;
-export const AIR_K = 0.2;
+const AIR_K = 0.2;
 const REFLECTED_K = 0.3;
 /** A change is known well enough to be called none up to this standard uncertainty. */
 const NONE_U = 0.02;

@@ -1,6 +1,9 @@
-import { AIR_K, LEAST_DRIVE_K } from '../compare/change';
+import { LEAST_DRIVE_K } from '../compare/change';
 import type { VisitDocument } from '../document';
+import { computed, uncertain, uncertaintyOf } from '../radiometry/quantity';
+import { USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import type { Comparison } from './readings';
+import { settingsFor } from './settingsInForce';
 import { conditionsOf } from './theVisit';
 
 /** Half an interval of 95 %, in standard uncertainties. */
@@ -21,22 +24,35 @@ export interface SameHour {
  *
  * @returns null where the air is not known, lies less than 5 K apart, or one of the two is no part of the envelope (warmer than
  * the air inside, colder than outside, seen from outside)
+ *
+ * The air inside is that of each frame's own time; what is not known of it and of the air outside is the same for both.
  */
 export function sameHour(document: VisitDocument, thisId: string, thatId: string, comparison: Comparison): SameHour | null {
-  const { insideC, outsideC } = conditionsOf(document)?.value ?? { insideC: null, outsideC: null };
   const { region, frame } = document.rows;
-  const inside = [thisId, thatId].every((id) => frame[region[id]!.value.frameId]!.value.side === 'inside');
-  if (insideC === null || outsideC === null || !inside || Math.abs(insideC - outsideC) < LEAST_DRIVE_K) return null;
-  const drive = insideC - outsideC;
-  const factor = (celsius: number) => (celsius - outsideC) / drive;
-  const [thisFactor, thatFactor] = [
-    factor(comparison.this.levels[comparison.by].celsius),
-    factor(comparison.that.statistics.mean),
-  ];
-  if (![thisFactor, thatFactor].every((one) => one >= 0 && one <= 1)) return null;
-  const difference = thisFactor - thatFactor;
-  const air = (Math.SQRT2 * AIR_K * difference) / drive;
-  return { thisFactor, thatFactor, difference, uncertainty: Math.hypot(comparison.difference.uncertainty.total / drive, air) };
+  const outsideC = conditionsOf(document)?.value.outsideC ?? null;
+  const [thisAir, thatAir] = [thisId, thatId].map((id) => {
+    const { frameId } = region[id]!.value;
+    const { airC } = settingsFor(document, frameId);
+    return frame[frameId]!.value.side === 'inside' && airC.origin !== 'default' ? airC.value : null;
+  }) as [number | null, number | null];
+  if (outsideC === null || thisAir === null || thatAir === null) return null;
+  if ([thisAir, thatAir].some((insideC) => Math.abs(insideC - outsideC) < LEAST_DRIVE_K)) return null;
+  const air = (value: number, name: string) => uncertain(value, { name, part: 'air', u: USUAL_UNCERTAINTY.air });
+  const known = {
+    one: comparison.this.levels[comparison.by].quantity,
+    other: comparison.that.mean,
+    thisAir: air(thisAir, 'air inside'),
+    thatAir: air(thatAir, 'air inside'),
+    outside: air(outsideC, 'air outside'),
+  };
+  const thisFactor = (known.one.at({}) - outsideC) / (thisAir - outsideC);
+  const thatFactor = (known.other.at({}) - outsideC) / (thatAir - outsideC);
+  if (![thisFactor, thatFactor].every((factor) => factor >= 0 && factor <= 1)) return null;
+  const difference = computed(
+    known,
+    (x) => (x.one - x.outside) / (x.thisAir - x.outside) - (x.other - x.outside) / (x.thatAir - x.outside),
+  );
+  return { thisFactor, thatFactor, difference: difference.at({}), uncertainty: uncertaintyOf(difference).total };
 }
 
 /** What a pair of factors is good for. */
