@@ -50,7 +50,7 @@ test('an answer that is no JSON is no success', async () => {
 });
 
 test('a file comes with the name that the server gives it, or not at all', async () => {
-  const headers = { 'content-disposition': "attachment; filename=\"R_ck_seite.pdf\"; filename*=UTF-8''R%C3%BCckseite.pdf" };
+  const headers = { 'content-disposition': 'attachment; filename="R_ck_seite.pdf"; filename*=UTF-8\'\'R%C3%BCckseite.pdf' };
   answers(new Response('bytes', { headers }), Response.json(refusal, { status: 404 }));
   const { file, name } = await getFile('/api/x');
   expect([name, await file.text()]).toEqual(['Rückseite.pdf', 'bytes']);
