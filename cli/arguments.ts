@@ -49,6 +49,15 @@ export function numberOption(args: Arguments, name: string): number | undefined 
   return text === undefined ? undefined : toNumber(text, `--${name}`);
 }
 
+/** The last value of an option that has to be one of a few words; undefined when absent. @throws CoreError `bad_usage` */
+export function choiceOption<T extends string>(args: Arguments, name: string, choices: readonly T[]): T | undefined {
+  const text = args.options.get(name)?.at(-1);
+  if (text === undefined) return undefined;
+  const found = choices.find((choice) => choice === text);
+  if (!found) throw usage(`--${name} is ${JSON.stringify(text)}.`, `Choose one of ${choices.join(', ')}.`);
+  return found;
+}
+
 export function toNumber(text: string, what: string): number {
   const value = Number(text.trim().replace('−', '-'));
   if (text.trim() === '' || !Number.isFinite(value)) {

@@ -6,13 +6,32 @@ import { spansOf } from '@core/frame/region';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { hasReading } from '@core/pixels/hasReading';
 import { nodeCodecs } from '@server/codecs';
-import { namedNumbers, parseArguments, usage, type Arguments } from './arguments';
+import { reflectedOutdoors } from '@core/radiometry/outdoors';
+import { SIDES, type Side } from '@core/frame/side';
+import { WALL_CLASSES } from '@core/weather/wallFamilies';
+import { choiceOption, namedNumbers, parseArguments, usage, type Arguments } from './arguments';
+import { historyOption } from './history';
 import { fileBytes } from './read';
 import { parseRegion } from './region';
 
-const OPTIONS = { before: 'value', after: 'value', region: 'value', void: 'value' } as const;
-const CONDITIONS = ['inside', 'outside', 'emissivity', 'reflected'] as const;
+const OPTIONS = {
+  before: 'value',
+  after: 'value',
+  region: 'value',
+  void: 'value',
+  side: 'value',
+  wall: 'value',
+  'history-before': 'value',
+  'history-after': 'value',
+} as const;
+const CONDITIONS = ['inside', 'outside', 'space', 'emissivity', 'reflected'] as const;
 const USUAL_EMISSIVITY = 0.95;
+
+const REFLECTED_WORDS: Record<Side, string> = {
+  inside: 'as the air inside',
+  loft: 'as the air of that space',
+  outside: 'as an upright wall mirrors sky and ground',
+};
 
 interface Warning {
   code: string;
@@ -30,6 +49,7 @@ export async function compare(words: readonly string[]): Promise<{ document: unk
     args,
     regions.map(({ name }) => name),
   );
+  const wall = choiceOption(args, 'wall', WALL_CLASSES) ?? 'unknown';
   const [before, after] = [await lookAt(first, 'before', args, warnings), await lookAt(second, 'after', args, warnings)];
   const registration = register(before.raw, after.raw);
   const { width, height } = before.raw;
@@ -55,7 +75,7 @@ export async function compare(words: readonly string[]): Promise<{ document: unk
       {},
       'Give inside and outside in --before and --after.',
     );
-  const changes = places.length > 0 ? changesOf(before.look!, after.look!, registration.transform, places) : [];
+  const changes = places.length > 0 ? changesOf(before.look!, after.look!, registration.transform, places, { wall, work: null }) : [];
   const h = registration.transform;
   return {
     document: {
@@ -88,25 +108,47 @@ async function lookAt(file: string, side: 'before' | 'after', args: Arguments, w
     const frame = readFrame(bytes, nodeCodecs, {});
     const raw = { width: frame.width, height: frame.height, values: frame.values };
     const text = args.options.get(side)?.at(-1);
-    const { inside, outside, emissivity, reflected } = text === undefined ? {} : namedNumbers(text, side, CONDITIONS);
+    const { inside, outside, space, emissivity, reflected } = text === undefined ? {} : namedNumbers(text, side, CONDITIONS);
+    const standsIn = choiceOption(args, 'side', SIDES) ?? 'inside';
+    const history = await historyOption(args, `history-${side}`);
     warnings.push(...frame.warnings);
     if (inside === undefined || outside === undefined) return { raw, look: null };
     if (emissivity !== undefined && !(emissivity > 0 && emissivity <= 1))
       throw usage(`The emissivity of --${side} is ${emissivity}.`, 'It lies above 0 and is at most 1.');
     if (emissivity === undefined)
       warnings.push({ code: 'emissivity_default', message: `${file}: emissivity taken as ${USUAL_EMISSIVITY}.` });
+    if (standsIn === 'loft' && space === undefined)
+      throw new CoreError(
+        'missing_setting',
+        'Seen from a loft its own air is needed.',
+        { argument: `--${side}` },
+        `Give space in --${side}, for example inside=20,outside=2,space=4.`,
+      );
+    const here = standsIn === 'inside' ? inside : standsIn === 'loft' ? space! : outside;
+    const outdoors = standsIn === 'outside' && reflected === undefined ? reflectedOutdoors(outside, null).value : here;
     if (reflected === undefined)
-      warnings.push({ code: 'reflected_as_air', message: `${file}: reflected temperature taken as the air inside.` });
+      warnings.push({
+        code: 'reflected_as_air',
+        message: `${file}: reflected temperature taken as ${outdoors.toFixed(1)} °C, ${REFLECTED_WORDS[standsIn]}.`,
+      });
     const values = new Float32Array(frame.values.length);
     const settings = {
       emissivity: emissivity ?? USUAL_EMISSIVITY,
-      reflected: reflected ?? inside,
+      reflected: reflected ?? outdoors,
       transmittance: 1,
-      air: inside,
+      air: here,
     };
     correctValues(frame.values, radianceLine(frame.basis, settings), values);
     if (!values.some(hasReading)) throw impossibleSettings();
-    const look: Look = { surface: { ...raw, values }, insideC: inside, outsideC: outside, emissivity: settings.emissivity };
+    const look: Look = {
+      surface: { ...raw, values },
+      side: standsIn,
+      insideC: inside,
+      outsideC: outside,
+      spaceC: space ?? null,
+      emissivity: settings.emissivity,
+      history,
+    };
     return { raw, look };
   } catch (error) {
     throw error instanceof CoreError ? error.inFile(file) : error;

@@ -7,7 +7,11 @@ import { hasReading } from '../pixels/hasReading';
 import { boxMeans } from './boxMeans';
 import { sampled } from './resized';
 import { contrastKept } from './contrastKept';
-import { wholeChange } from './wholeChange';
+import { lossChanges, type LossChange, type WorkSaid } from './lossChange';
+import { wallAt, type Standing } from './wallModel';
+import type { Side } from '../frame/side';
+import type { WallClass } from '../weather/wallFamilies';
+import { historyProblem, type WallHistory } from '../weather/wallHistory';
 
 /** Less than this between inside and outside says nothing about a wall, K. */
 export const LEAST_DRIVE_K = 5;
@@ -15,8 +19,10 @@ export const LEAST_DRIVE_K = 5;
 const LEVEL_K = 0.3;
 const AIR_K = 0.2;
 const REFLECTED_K = 0.3;
-/** A change is known well enough to be called none up to this standard uncertainty. */
-const NONE_U = 0.02;
+/** A change is called none where it stays below this share of what is lost, with all that is uncertain of it. */
+const NONE_SHARE = 0.2;
+/** Heat in the wall is said to be the reason where it makes a change so many times as uncertain as it would be in balance. */
+const STORED = 2;
 /** Places around a region that belong to its rim, pixels. */
 const RIM = 5;
 /** Blur of a camera, standard deviation in its own pixels; how well what it takes is known, as a share of that. */
@@ -32,12 +38,28 @@ const CONTRAST_U = 0.15;
 const LEAST_WALL = 0.1;
 const LEAST_BOXES = 12;
 
-/** A frame of surface temperatures, °C (NaN: no reading), with the air on both sides of the wall. */
+/** A frame of surface temperatures, °C (NaN: no reading), where it was taken from, and what the wall stood in. */
 export interface Look {
   surface: Grid;
+  side: Side;
   insideC: number;
   outsideC: number;
+  /** Air of the space looked from, where it has one of its own: a loft, a garage, a cellar. */
+  spaceC: number | null;
   emissivity: number;
+  /** The last two days, as far as somebody knows. */
+  history: WallHistory | null;
+}
+
+/** What is known of the wall and of the work, for both looks. */
+export interface Known {
+  wall: WallClass;
+  work: WorkSaid;
+}
+
+/** The air beyond the wall from the house's inside: outdoors, or in the space looked from, °C. */
+export function outerAirC({ side, outsideC, spaceC }: Pick<Look, 'side' | 'outsideC' | 'spaceC'>): number {
+  return side === 'loft' && spaceC !== null ? spaceC : outsideC;
 }
 
 export interface Place {
@@ -55,6 +77,8 @@ export type Why =
   | 'more-than-uncertain'
   | 'less-than-uncertain'
   | 'too-uncertain'
+  | 'stored-heat'
+  | 'space-unknown'
   | 'surface-changed'
   | 'looks-different'
   | 'not-in-view'
@@ -66,10 +90,10 @@ export interface Change {
   /** Mean surface temperatures, °C; null where not in view. */
   beforeC: number;
   afterC: number | null;
-  /** Temperature factors (T − outside) / (inside − outside). */
+  /** Temperature factors (T − outer air) / (inside − outer air); seen from outside or from the loft they fall as a place gets better. */
   factorBefore: number | null;
   factorAfter: number | null;
-  /** What the work did to the factor, with its standard uncertainty. */
+  /** How much less is lost than before, as a share of the difference of the air, with its standard uncertainty; positive is better on every side. */
   change: number | null;
   uncertainty: number | null;
   verdict: Verdict;
@@ -77,53 +101,69 @@ export interface Change {
 }
 
 /**
- * What the work did to each region's temperature factor: the difference of the factors, less what the camera's level, layers of
- * the air and shading did to the unchanged wall around.
+ * How much less each region loses than before, as a share of the difference of the air, in balance: what it differs from the
+ * wall around it on both visits, with what heat in the wall, the camera's level and work on the whole wall may have done.
  *
  * @param h - takes pixels of the earlier frame to the later one
  * @param different - names of places that look different in the photos (`differentLooking`): until somebody says whether their
  * surface was changed, nothing is said of them
+ * @throws CoreError `malformed` for a history that cannot be used
  */
 export function changesOf(
   before: Look,
   after: Look,
   h: Homography,
   places: readonly Place[],
+  known: Known,
   different: ReadonlySet<string> = new Set(),
 ): Change[] {
-  const drives = [before.insideC - before.outsideC, after.insideC - after.outsideC] as const;
-  const forbidden: Why | null = drives.some((drive) => Math.abs(drive) < LEAST_DRIVE_K)
-    ? 'too-little-drive'
-    : drives[0] * drives[1] < 0
-      ? 'opposite-drive'
-      : null;
-  const pair = forbidden ? null : differenceOf(before, after, h, places);
+  const drives = [driveOf(before), driveOf(after)] as const;
+  const forbidden = forbiddenBy(before, after);
   const later = warped(after.surface, before.surface, h);
-  return places.map((place) => {
+  const plain = places.map((place) => {
     const beforeC = meanOf(before.surface, place.spans)!;
     const afterC = meanOf({ ...before.surface, values: later }, place.spans);
-    const factor = (look: Look, value: number) => (value - look.outsideC) / (look.insideC - look.outsideC);
-    const plain = {
+    const factor = (look: Look, value: number) => (value - outerAirC(look)) / driveOf(look);
+    return {
       name: place.name,
       beforeC,
       afterC,
       factorBefore: drives[0] === 0 ? null : factor(before, beforeC),
       factorAfter: drives[1] === 0 || afterC === null ? null : factor(after, afterC),
     };
-    const cannot = (why: Why): Change => ({ ...plain, change: null, uncertainty: null, verdict: 'cannot-say', why });
-    if (afterC === null || place.cut) return cannot('not-in-view');
-    if (place.surface === 'changed') return cannot('surface-changed');
-    if (place.surface === 'not-said' && different.has(place.name)) return cannot('looks-different');
-    if (forbidden || !pair) return cannot(forbidden ?? 'too-uncertain');
-    const { change, uncertainty } = pair.of(place);
-    const said = verdictOf(change, uncertainty);
-    return { ...plain, change, uncertainty, ...said };
+  });
+  const mute = places.map((place, i): Why | null => {
+    if (plain[i]!.afterC === null || place.cut) return 'not-in-view';
+    if (place.surface === 'changed') return 'surface-changed';
+    if (place.surface === 'not-said' && different.has(place.name)) return 'looks-different';
+    return forbidden;
+  });
+  const asked = places.filter((_, i) => mute[i] === null);
+  const told = asked.length === 0 ? null : losses(before, after, h, places, asked, known);
+  return places.map((place, i): Change => {
+    const one = told?.[asked.indexOf(place)];
+    if (mute[i] !== null || !one)
+      return { ...plain[i]!, change: null, uncertainty: null, verdict: 'cannot-say', why: mute[i] ?? 'too-uncertain' };
+    return { ...plain[i]!, change: one.less, uncertainty: one.u, ...verdictOf(one) };
   });
 }
 
-function verdictOf(change: number, u: number): { verdict: Verdict; why: Why } {
-  if (Math.abs(change) > 2 * u) return { verdict: change > 0 ? 'better' : 'worse', why: 'more-than-uncertain' };
-  return u <= NONE_U ? { verdict: 'same', why: 'less-than-uncertain' } : { verdict: 'cannot-say', why: 'too-uncertain' };
+/** Air inside less the air beyond the wall, K. */
+function driveOf(look: Look): number {
+  return look.insideC - outerAirC(look);
+}
+
+function forbiddenBy(before: Look, after: Look): Why | null {
+  if ([before, after].some(({ side, spaceC }) => side === 'loft' && spaceC === null)) return 'space-unknown';
+  const drives = [driveOf(before), driveOf(after)] as const;
+  if (drives.some((drive) => Math.abs(drive) < LEAST_DRIVE_K)) return 'too-little-drive';
+  return drives[0] * drives[1] < 0 ? 'opposite-drive' : null;
+}
+
+function verdictOf({ less, lost, u, balancedU }: Told): { verdict: Verdict; why: Why } {
+  if (Math.abs(less) > 2 * u) return { verdict: less > 0 ? 'better' : 'worse', why: 'more-than-uncertain' };
+  if (Math.abs(less) + 2 * u < NONE_SHARE * lost) return { verdict: 'same', why: 'less-than-uncertain' };
+  return { verdict: 'cannot-say', why: u > STORED * balancedU ? 'stored-heat' : 'too-uncertain' };
 }
 
 /** The later frame brought onto the pixels of the earlier one; NaN where it does not show them. */
@@ -153,18 +193,27 @@ function meanOf({ width, values }: Grid, spans: readonly Span[]): number | null 
   return n === 0 || missing > 0.02 * (n + missing) ? null : sum / n;
 }
 
-interface Difference {
-  of(place: Place): { change: number; uncertainty: number };
+interface Told extends LossChange {
+  /** How uncertain it would be with the wall in balance and unchanged as a whole. */
+  balancedU: number;
 }
 
-function differenceOf(before: Look, after: Look, h: Homography, places: readonly Place[]): Difference | null {
+/** @param places - all that the wall around is without; @param asked - those that are asked about */
+function losses(
+  before: Look,
+  after: Look,
+  h: Homography,
+  places: readonly Place[],
+  asked: readonly Place[],
+  { wall, work }: Known,
+): Told[] | null {
   const { width, height } = before.surface;
   const size = { width, height };
-  const [driveBefore, driveAfter] = [before.insideC - before.outsideC, after.insideC - after.outsideC];
-  const first: Grid = { ...size, values: before.surface.values.map((value) => (value - before.outsideC) / driveBefore) };
+  const [driveBefore, driveAfter] = [driveOf(before), driveOf(after)];
+  const first: Grid = { ...size, values: before.surface.values.map((value) => (value - outerAirC(before)) / driveBefore) };
   const second: Grid = {
     ...size,
-    values: warped(after.surface, size, h).map((value) => (value - after.outsideC) / driveAfter),
+    values: warped(after.surface, size, h).map((value) => (value - outerAirC(after)) / driveAfter),
   };
   const counts = Uint8Array.from(second.values, (value, i) => (hasReading(value - first.values[i]!) ? 1 : 0));
   for (const { spans } of places) for (const span of spans) clear(counts, width, height, span);
@@ -172,35 +221,48 @@ function differenceOf(before: Look, after: Look, h: Homography, places: readonly
   if (known < LEAST_WALL * counts.length) return null;
   const [restBefore, slowBefore] = aboveSlow(first, counts);
   const [restAfter, slowAfter] = aboveSlow(second, counts);
-  const [rest, slow] = aboveSlow({ ...size, values: second.values.map((value, i) => value - first.values[i]!) }, counts);
-  const wall = (grid: Grid) => medianOf(Float32Array.from(grid.values.filter((_, i) => counts[i] === 1 && i % 3 === 0)));
-  const [usualBefore, usualAfter] = [wall(slowBefore), wall(slowAfter)];
-  const whole = wholeChange({
-    level: wall(slow),
-    levelU: Math.hypot(levelU(usualBefore, driveBefore, before.emissivity), levelU(usualAfter, driveAfter, after.emissivity)),
-    lack: 1 - usualBefore,
-    contrast: contrastKept(restBefore, restAfter, counts),
-    contrastU: CONTRAST_U,
-  });
+  const [rest] = aboveSlow({ ...size, values: second.values.map((value, i) => value - first.values[i]!) }, counts);
+  const usual = (grid: Grid) => medianOf(Float32Array.from(grid.values.filter((_, i) => counts[i] === 1 && i % 3 === 0)));
+  const levels = [usual(slowBefore), usual(slowAfter)] as const;
   const driveU = Math.SQRT2 * AIR_K;
   const finer = Math.sqrt(Math.abs(h[0]! * h[4]! - h[1]! * h[3]!)) / (h[8]! || 1);
   const [blurBefore, blurAfter] = [BLUR_PX, BLUR_PX / Math.max(0.1, finer)];
-  return {
-    of: ({ spans }) => {
-      const [own, standsBefore, standsAfter] = [rest, restBefore, restAfter].map((grid) => meanOf(grid, spans)!) as [
-        number,
-        number,
-        number,
-      ];
-      const lost = lostToBlur(standsAfter, spans, blurAfter) - lostToBlur(standsBefore, spans, blurBefore);
-      const scale = Math.hypot((standsBefore * driveU) / driveBefore, (standsAfter * driveU) / driveAfter);
-      const around = scatter(rest, counts, spans);
-      return {
-        change: own + lost + whole.mean,
-        uncertainty: Math.hypot(LEAST_U, around, scale, BLUR_U * lost, CONTRAST_KEPT_U * own, whole.u),
-      };
-    },
-  };
+  const seen = asked.map(({ spans }) => {
+    const [own, standsBefore, standsAfter] = [rest, restBefore, restAfter].map((grid) => meanOf(grid, spans)!) as [
+      number,
+      number,
+      number,
+    ];
+    const lost = lostToBlur(standsAfter, spans, blurAfter) - lostToBlur(standsBefore, spans, blurBefore);
+    const scale = Math.hypot((standsBefore * driveU) / driveBefore, (standsAfter * driveU) / driveAfter);
+    const around = scatter(rest, counts, spans);
+    const u = Math.hypot(LEAST_U, around, scale, BLUR_U * lost, CONTRAST_KEPT_U * own);
+    return { stands: standsBefore + lostToBlur(standsBefore, spans, blurBefore), own: own + lost, u };
+  });
+  const standing = (look: Look): Standing => ({
+    side: look.side,
+    insideC: look.insideC,
+    outerC: outerAirC(look),
+    outsideC: look.outsideC,
+  });
+  const visit = (look: Look, factor: number) => ({
+    wall: wallAt(wall, standing(look), look.history),
+    levelC: outerAirC(look) + factor * driveOf(look),
+    levelU: levelU(factor, look.emissivity),
+    hereC: look.side === 'inside' ? look.insideC : outerAirC(look),
+    driveK: (look.side === 'inside' ? 1 : -1) * driveOf(look),
+  });
+  const told = lossChanges(
+    [visit(before, levels[0]), visit(after, levels[1])],
+    { kept: contrastKept(restBefore, restAfter, counts), u: CONTRAST_U },
+    work,
+    seen.map(({ stands, own, u }) => ({
+      beforeK: stands * driveBefore,
+      afterK: (stands + own) * driveAfter,
+      u: u * Math.abs(driveAfter),
+    })),
+  );
+  return told.map((one, i) => ({ ...one, balancedU: seen[i]!.u }));
 }
 
 /** A grid without what changes slowly over the unchanged wall, and that. */
@@ -210,11 +272,9 @@ function aboveSlow(grid: Grid, counts: Uint8Array): [Grid, Grid] {
   return [{ ...grid, values: grid.values.map((value, i) => value - slow.values[i]!) }, slow];
 }
 
-/** Standard uncertainty of a wall's factor from a camera and thermometers. */
-function levelU(factor: number, drive: number, emissivity: number): number {
-  return (
-    Math.hypot(LEVEL_K, AIR_K * factor, AIR_K * (1 - factor), (REFLECTED_K * (1 - emissivity)) / emissivity) / Math.abs(drive)
-  );
+/** Standard uncertainty of a wall's level from a camera and thermometers, K. */
+function levelU(factor: number, emissivity: number): number {
+  return Math.hypot(LEVEL_K, AIR_K * factor, AIR_K * (1 - factor), (REFLECTED_K * (1 - emissivity)) / emissivity);
 }
 
 /** What blur takes from how a region stands out: an edge loses two fifths of the blur's width to what is beside it. */

@@ -1,2 +1,6 @@
-export const SIDES = ['inside', 'outside'] as const;
+/**
+ * Where a frame looks from: a heated or cooled room; a space with an air of its own, such as a loft, a garage or a cellar;
+ * outdoors. It decides which sign a fault has, what better means, and which air is the camera's.
+ */
+export const SIDES = ['inside', 'loft', 'outside'] as const;
 export type Side = (typeof SIDES)[number];

@@ -1,7 +1,7 @@
 import type { Wall } from './wallMemory';
 
 /** A layer of a wall: thickness m, conductivity W/mK, heat capacity J/m³K. */
-type Layer = readonly [thickness: number, conductivity: number, capacity: number];
+export type Layer = readonly [thickness: number, conductivity: number, capacity: number];
 
 /** A wall where it is sound, and beside it where it has a usual fault, from outside in. */
 interface BuildUp {
