@@ -7,7 +7,7 @@ import { hasReading } from '../pixels/hasReading';
 import { boxMeans } from './boxMeans';
 import { sampled } from './resized';
 import { contrastKept } from './contrastKept';
-import { lossChanges, type LossChange, type WorkSaid } from './lossChange';
+import { lossChanges, type Loss, type LossChange, type WorkSaid } from './lossChange';
 import { wallAt, type Standing } from './wallModel';
 import type { Side } from '../frame/side';
 import type { WallClass } from '../weather/wallFamilies';
@@ -21,6 +21,8 @@ const AIR_K = 0.2;
 const REFLECTED_K = 0.3;
 /** A change is called none where it stays below this share of what is lost, with all that is uncertain of it. */
 const NONE_SHARE = 0.2;
+/** What is less probable does not keep a verdict from being said. */
+const HARDLY_POSSIBLE = 0.05;
 /** Heat in the wall is said to be the reason where it makes a change so many times as uncertain as it would be in balance. */
 const STORED = 2;
 /** Places around a region that belong to its rim, pixels. */
@@ -31,7 +33,7 @@ const BLUR_U = 0.4;
 /** No change is known better than this. */
 const LEAST_U = 0.001;
 /** How well a lens keeps the contrast of a region against its wall: stray light and what the rim does, as a share of the change. */
-const CONTRAST_KEPT_U = 0.05;
+const CONTRAST_KEPT_U = 0.04;
 /** How well the contrast of a wall's texture can be compared between two visits. */
 const CONTRAST_U = 0.15;
 /** A wall of which less can be seen around the regions tells nothing of level and layers. */
@@ -78,6 +80,7 @@ export type Why =
   | 'less-than-uncertain'
   | 'too-uncertain'
   | 'stored-heat'
+  | 'whole-wall'
   | 'space-unknown'
   | 'surface-changed'
   | 'looks-different'
@@ -144,7 +147,7 @@ export function changesOf(
     const one = told?.[asked.indexOf(place)];
     if (mute[i] !== null || !one)
       return { ...plain[i]!, change: null, uncertainty: null, verdict: 'cannot-say', why: mute[i] ?? 'too-uncertain' };
-    return { ...plain[i]!, change: one.less, uncertainty: one.u, ...verdictOf(one) };
+    return { ...plain[i]!, ...verdictOf(one) };
   });
 }
 
@@ -160,7 +163,21 @@ function forbiddenBy(before: Look, after: Look): Why | null {
   return drives[0] * drives[1] < 0 ? 'opposite-drive' : null;
 }
 
-function verdictOf({ less, lost, u, balancedU }: Told): { verdict: Verdict; why: Why } {
+type Said = Pick<Change, 'change' | 'uncertainty' | 'verdict' | 'why'>;
+
+/**
+ * A verdict holds whether or not the whole wall was changed, unless one of both is hardly possible; where they differ, only what
+ * this place does against the wall beside it is known.
+ */
+function verdictOf({ likely, otherwise, all, balancedU }: Told): Said {
+  const { verdict, why } = ofLoss(likely, balancedU);
+  const said: Said = { change: likely.less, uncertainty: likely.u, verdict, why };
+  if (otherwise.probability < HARDLY_POSSIBLE || verdict === 'cannot-say') return said;
+  if (ofLoss(otherwise, balancedU).verdict === verdict) return said;
+  return { change: all.less, uncertainty: all.u, verdict: 'cannot-say', why: 'whole-wall' };
+}
+
+function ofLoss({ less, lost, u }: Loss, balancedU: number): { verdict: Verdict; why: Why } {
   if (Math.abs(less) > 2 * u) return { verdict: less > 0 ? 'better' : 'worse', why: 'more-than-uncertain' };
   if (Math.abs(less) + 2 * u < NONE_SHARE * lost) return { verdict: 'same', why: 'less-than-uncertain' };
   return { verdict: 'cannot-say', why: u > STORED * balancedU ? 'stored-heat' : 'too-uncertain' };

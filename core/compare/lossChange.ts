@@ -1,11 +1,10 @@
 import { normalFrom, seededRandom } from '../geometry/random';
-import type { FamilyAt, WallAt } from './wallModel';
+import { type FamilyAt, MOST_OF_A_FAMILY, MOST_UNSURE, type WallAt } from './wallModel';
 
 /** What somebody said of the work: only places, the wall as a whole, or nothing. */
 export type WorkSaid = 'places' | 'whole-wall' | null;
-/** How likely it is, before anything is seen, that the work changed the wall as a whole for the better; for the worse. */
+/** How likely it is, before anything is seen, that the work made the wall better as a whole; walls hardly ever get worse as a whole. */
 const WHOLE: Record<'places' | 'whole-wall' | 'not-said', number> = { places: 0.01, 'whole-wall': 0.95, 'not-said': 0.2 };
-const WORSE = 0.01;
 /** Texture that does neither tells so little against a wall. */
 const UNTOLD = 0.1;
 /** How often a place is left, gets better and gets worse, before anything is seen; a place that is left moves by so much of its loss. */
@@ -57,10 +56,19 @@ export interface Contrast {
 }
 
 /** Loss of a place in balance, as a share of the difference between both airs, before; how much less it is; how sure that is. */
-export interface LossChange {
+export interface Loss {
   lost: number;
   less: number;
   u: number;
+}
+
+export interface LossChange {
+  /** Whether the wall was changed as a whole or not, whichever is the likelier. */
+  likely: Loss;
+  /** If it is the other way, and how probable that is, 0 … 0.5. */
+  otherwise: Loss & { probability: number };
+  /** Over both. */
+  all: Loss;
 }
 
 /**
@@ -69,7 +77,7 @@ export interface LossChange {
  * history. A place moves along a family of walls by its insulation.
  *
  * @param texture - null where it says nothing
- * @returns mean and standard deviation of what remains possible; the same for the same arguments
+ * @returns means and standard deviations of what remains possible; the same for the same arguments
  *
  * Linear in draws and places; some 50 ms for twelve places.
  */
@@ -83,20 +91,26 @@ export function lossChanges(
   const normal = normalFrom(random);
   const families = visits[0].wall.families.length;
   const better = WHOLE[work ?? 'not-said'];
-  const sums = places.map(() => ({ weight: 0, lost: 0, less: 0, square: 0 }));
+  // Written anew for each draw: twenty thousand arrays would cost more than what is in them.
+  const pair = (length: number) => [new Float64Array(length), new Float64Array(length)] as const;
+  const [draws, around, beside] = [pair(MOST_UNSURE), pair(MOST_OF_A_FAMILY), pair(MOST_OF_A_FAMILY)];
+  const sums = places.map(() => ({ left: new Moments(), changed: new Moments() }));
   for (let n = 0; n < DRAWS; n += 1) {
     const own = Math.floor(random() * families);
     const insulated = random();
     const kind = random();
     const share = LEAST_SHARE + random() * (MOST_SHARE - LEAST_SHARE);
-    const saved = kind < better ? share : kind < better + WORSE ? -share : 0;
-    const draws = visits.map(({ wall }) => wall.draw(random, normal)) as [Float64Array, Float64Array];
-    const [first, second] = visits.map(({ wall }, v) => facesOf(wall.families[own]!, draws[v as 0 | 1])) as [Float64Array, Float64Array]; // prettier-ignore
+    const saved = kind < better ? share : 0;
+    for (const v of [0, 1] as const) {
+      visits[v].wall.draw(random, normal, draws[v]);
+      facesOf(visits[v].wall.families[own]!, draws[v], around[v]);
+    }
+    const [first, second] = around;
     const { losses } = visits[0].wall.families[own]!;
     const at = insulated * (losses.length - 1);
-    const loss = along(losses, at);
-    const level = along(first, at);
-    const later = along(second, placeOnFamily(losses, loss * (1 - saved)));
+    const loss = along(losses, at, losses.length);
+    const level = along(first, at, losses.length);
+    const later = along(second, placeOnFamily(losses, loss * (1 - saved)), losses.length);
     let weight = bell((visits[0].levelC - level) / visits[0].levelU) * bell((visits[1].levelC - later) / visits[1].levelU);
     if (texture !== null && weight > 0) {
       const [now, then] = [level - visits[0].hereC, later - visits[1].hereC].map((lack, v) => lack / visits[v as 0 | 1].driveK);
@@ -107,10 +121,8 @@ export function lossChanges(
     const other = random() < SAME_FAMILY ? own : Math.floor(random() * families);
     const noise = normal();
     if (weight < 1e-12) continue;
-    const [one, two] =
-      other === own
-        ? [first, second]
-        : (visits.map(({ wall }, v) => facesOf(wall.families[other]!, draws[v as 0 | 1])) as [Float64Array, Float64Array]);
+    if (other !== own) for (const v of [0, 1] as const) facesOf(visits[v].wall.families[other]!, draws[v], beside[v]);
+    const [one, two] = other === own ? around : beside;
     const scale = visits[0].wall.families[other]!.losses;
     for (let k = 0; k < places.length; k += 1) {
       const { beforeK, afterK, u } = places[k]!;
@@ -118,17 +130,49 @@ export function lossChanges(
       const after = lossBy(scale, two, later + afterK + u * noise, visits[1].driveK, random());
       const less = before.loss - after.loss;
       const w = weight * before.weight * after.weight * usual(less / Math.max(LEAST_LOSS, before.loss));
-      const sum = sums[k]!;
-      sum.weight += w;
-      sum.lost += w * before.loss;
-      sum.less += w * less;
-      sum.square += w * less * less;
+      sums[k]![saved === 0 ? 'left' : 'changed'].add(w, before.loss, less);
     }
   }
-  return sums.map(({ weight, lost, less, square }) => {
-    const mean = less / weight;
-    return { lost: lost / weight, less: mean, u: Math.sqrt(Math.max(0, square / weight - mean * mean)) };
+  return sums.map(({ left, changed }) => {
+    const [likely, otherwise] = left.weight >= changed.weight ? [left, changed] : [changed, left];
+    const all = left.with(changed);
+    return {
+      likely: likely.loss(),
+      otherwise: { ...otherwise.loss(), probability: otherwise.weight / all.weight },
+      all: all.loss(),
+    };
   });
+}
+
+/** Weighed sums of what remains possible. */
+class Moments {
+  constructor(
+    public weight = 0,
+    private lost = 0,
+    private less = 0,
+    private square = 0,
+  ) {}
+
+  add(weight: number, lost: number, less: number): void {
+    this.weight += weight;
+    this.lost += weight * lost;
+    this.less += weight * less;
+    this.square += weight * less * less;
+  }
+
+  with(other: Moments): Moments {
+    return new Moments(
+      this.weight + other.weight,
+      this.lost + other.lost,
+      this.less + other.less,
+      this.square + other.square,
+    );
+  }
+
+  loss(): Loss {
+    const mean = this.less / this.weight;
+    return { lost: this.lost / this.weight, less: mean, u: Math.sqrt(Math.max(0, this.square / this.weight - mean * mean)) };
+  }
 }
 
 /** How usual it is that a place loses so much less, as a share of its loss; a density. */
@@ -142,20 +186,19 @@ function usual(share: number): number {
 const bell = (t: number) => Math.exp(-(t * t) / 2);
 
 /** Faces of a family with what is unsure of the visit. */
-function facesOf({ faces, adds }: FamilyAt, draws: Float64Array): Float64Array {
-  const sum = faces.slice();
+function facesOf({ faces, adds }: FamilyAt, draws: Float64Array, sum: Float64Array): void {
+  sum.set(faces);
   for (let k = 0; k < adds.length; k += 1) {
     const draw = draws[k]!;
     if (draw === 0) continue;
     const add = adds[k]!;
-    for (let i = 0; i < sum.length; i += 1) sum[i]! += draw * add[i]!;
+    for (let i = 0; i < add.length; i += 1) sum[i]! += draw * add[i]!;
   }
-  return sum;
 }
 
 /** Between two of a family. */
-function along(values: Float64Array, at: number): number {
-  const i = Math.min(values.length - 2, Math.max(0, Math.floor(at)));
+function along(values: Float64Array, at: number, count: number): number {
+  const i = Math.min(count - 2, Math.max(0, Math.floor(at)));
   return values[i]! + (at - i) * (values[i + 1]! - values[i]!);
 }
 
@@ -181,10 +224,10 @@ function lossBy(
 ): { loss: number; weight: number } {
   let [found, total] = [NaN, 0];
   let [nearest, distance] = [0, Infinity];
-  for (let i = 0; i < faces.length; i += 1) {
+  for (let i = 0; i < losses.length; i += 1) {
     const off = Math.abs(faceC - faces[i]!);
     if (off < distance) [nearest, distance] = [i, off];
-    if (i === faces.length - 1) break;
+    if (i === losses.length - 1) break;
     const [a, b] = [faces[i]!, faces[i + 1]!];
     if (a === b || (faceC - a) * (faceC - b) > 0) continue;
     const span = losses[i + 1]! - losses[i]!;

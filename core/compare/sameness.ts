@@ -9,6 +9,10 @@ const BLOCK = 12;
 const LEAST_SHARED = 0.6;
 const LEAST_BLOCKS = 8;
 
+/** A block shows something when its values vary so many times as much as in a bare one, which most quiet blocks are. */
+const SHOWS = 2.5;
+const BARE = 0.3;
+
 /**
  * How far two pictures show the same thing, block by block: the mean of the blocks' correlations, −1 … 1. Of pictures of
  * different things it is 0 within some hundredths, however strongly a few blocks agree by chance.
@@ -16,19 +20,44 @@ const LEAST_BLOCKS = 8;
  * @param a, b - what is singular in two pictures, some 80 or 160 pixels wide
  */
 export function sameness(a: Grid, b: Grid, h: Homography): number {
-  let sum = 0;
-  let blocks = 0;
-  for (let top = 0; top + BLOCK <= a.height; top += BLOCK)
-    for (let left = 0; left + BLOCK <= a.width; left += BLOCK) {
-      const one = blockLikeness(a, b, h, left, top);
-      if (one === null) continue;
-      sum += one;
-      blocks += 1;
-    }
-  return blocks < LEAST_BLOCKS ? 0 : sum / blocks;
+  const blocks = blocksOf(a, b, h);
+  return blocks.length < LEAST_BLOCKS ? 0 : mean(blocks.map(({ likeness }) => likeness));
 }
 
-function blockLikeness(a: Grid, b: Grid, h: Homography, left: number, top: number): number | null {
+/**
+ * The same over those blocks only that show something in one of both pictures: on a bare wall all others vote by noise.
+ *
+ * @returns how many they are, and the mean of their correlations; 0 for none
+ */
+export function samenessShown(a: Grid, b: Grid, h: Homography): { blocks: number; same: number } {
+  const blocks = blocksOf(a, b, h);
+  const bare = (which: 'one' | 'other') =>
+    blocks.map((block) => block[which]).sort((p, q) => p - q)[Math.floor(BARE * blocks.length)] ?? 0;
+  const [bareOne, bareOther] = [bare('one'), bare('other')];
+  const shown = blocks.filter(({ one, other }) => one > SHOWS * bareOne || other > SHOWS * bareOther);
+  return { blocks: shown.length, same: shown.length === 0 ? 0 : mean(shown.map(({ likeness }) => likeness)) };
+}
+
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+interface Block {
+  likeness: number;
+  /** Variance in one and in the other picture. */
+  one: number;
+  other: number;
+}
+
+function blocksOf(a: Grid, b: Grid, h: Homography): Block[] {
+  const blocks: Block[] = [];
+  for (let top = 0; top + BLOCK <= a.height; top += BLOCK)
+    for (let left = 0; left + BLOCK <= a.width; left += BLOCK) {
+      const block = blockAt(a, b, h, left, top);
+      if (block) blocks.push(block);
+    }
+  return blocks;
+}
+
+function blockAt(a: Grid, b: Grid, h: Homography, left: number, top: number): Block | null {
   let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
   for (let y = top; y < top + BLOCK; y += 1)
     for (let x = left; x < left + BLOCK; x += 1) {
@@ -46,7 +75,12 @@ function blockLikeness(a: Grid, b: Grid, h: Homography, left: number, top: numbe
       sab += one * other;
     }
   if (n < LEAST_SHARED * BLOCK * BLOCK) return null;
-  return (sab - (sa * sb) / n) / Math.sqrt((saa - (sa * sa) / n) * (sbb - (sb * sb) / n) + 1e-9);
+  const [varies, otherVaries] = [saa - (sa * sa) / n, sbb - (sb * sb) / n];
+  return {
+    likeness: (sab - (sa * sb) / n) / Math.sqrt(varies * otherVaries + 1e-9),
+    one: varies / n,
+    other: otherVaries / n,
+  };
 }
 
 /** Shifts at which nothing should fit, pixels. */

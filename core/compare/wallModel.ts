@@ -1,7 +1,7 @@
 import type { Side } from '../frame/side';
 import { ORDINARY_DAYS, shapeOf } from '../weather/ordinaryDays';
 import { WALL_FAMILIES, type WallClass, type WallFamily } from '../weather/wallFamilies';
-import { balancedLoss, type Faces, type Films, wallAnswer } from '../weather/wallFaces';
+import { balancedLoss, type Face, faceAfter, faceMemory, type FaceMemory, type Films } from '../weather/wallFaces';
 import { drivesOf, type WallHistory } from '../weather/wallHistory';
 import { ABSORPTANCE } from '../weather/wallMemory';
 
@@ -28,9 +28,13 @@ export interface FamilyAt {
 /** All that a wall of a class may show on one visit. */
 export interface WallAt {
   families: readonly FamilyAt[];
-  /** Draws how much there is of each unsure thing. @param random - 0 … 1, and normally distributed */
-  draw(random: () => number, normal: () => number): Float64Array;
+  /** Draws how much there is of each unsure thing, into `out`. @param random - 0 … 1, and normally distributed */
+  draw(random: () => number, normal: () => number, out: Float64Array): void;
 }
+
+/** No family has more walls, and no visit more unsure things. */
+export const MOST_OF_A_FAMILY = 8;
+export const MOST_UNSURE = ORDINARY_DAYS.length;
 
 /** The air on both sides, and where one stands. */
 export interface Standing {
@@ -51,30 +55,48 @@ export function wallAt(wall: WallClass, standing: Standing, history: WallHistory
   return history ? afterHistory(wall, standing, history) : afterOrdinaryDays(wall, standing);
 }
 
-const seen = (side: Side, faces: Faces) => (side === 'inside' ? faces.innerC : faces.outerC);
-const lossOf = (side: Side, layers: WallFamily[number]) =>
-  balancedLoss(layers, FILMS[side], side === 'inside' ? 'inner' : 'outer');
+const faceSeen = (side: Side): Face => (side === 'inside' ? 'inner' : 'outer');
+
+/** A family as its face is seen from a side. */
+interface Remembered {
+  losses: Float64Array;
+  memories: FaceMemory[];
+}
+
+const remembered = new Map<string, Remembered[]>();
+
+/** What the faces of a class remember; the same for every visit. */
+function memoriesOf(wall: WallClass, side: Side): Remembered[] {
+  const key = `${wall} ${side}`;
+  const found =
+    remembered.get(key) ??
+    WALL_FAMILIES[wall].map((family) => ({
+      losses: Float64Array.from(family, (layers) => balancedLoss(layers, FILMS[side], faceSeen(side))),
+      memories: family.map((layers) => faceMemory(layers, FILMS[side], faceSeen(side))),
+    }));
+  remembered.set(key, found);
+  return found;
+}
 
 function afterHistory(wall: WallClass, standing: Standing, history: WallHistory): WallAt {
   const { side } = standing;
-  const films = FILMS[side];
+  const film = FILMS[side].outer;
   const told = anchored(history, standing);
-  const [full, shade] = [drivesOf(told, films.outer), drivesOf(told, films.outer, true)];
+  const [full, shade] = [drivesOf(told, film), drivesOf(told, film, true)];
   const sunny = told.some(({ sunWm2 }) => sunWm2 > 0);
-  const families = WALL_FAMILIES[wall].map((family): FamilyAt => {
-    const answers = family.map((layers) => wallAnswer(layers, full, films));
-    const faces = Float64Array.from(answers, (answer) => seen(side, answer));
-    const before = Float64Array.from(answers, ({ beforeK }) => seen(side, beforeK));
-    const sun = sunny && Float64Array.from(family, (layers, i) => faces[i]! - seen(side, wallAnswer(layers, shade, films)));
-    return {
-      losses: Float64Array.from(family, (layers) => lossOf(side, layers)),
-      faces,
-      adds: sun ? [before, sun] : [before],
-    };
+  const families = memoriesOf(wall, side).map(({ losses, memories }): FamilyAt => {
+    const answers = memories.map((memory) => faceAfter(memory, full));
+    const faces = Float64Array.from(answers, ({ faceC }) => faceC);
+    const before = Float64Array.from(answers, ({ beforeK }) => beforeK);
+    const sun = sunny && Float64Array.from(memories, (memory, i) => faces[i]! - faceAfter(memory, shade).faceC);
+    return { losses, faces, adds: sun ? [before, sun] : [before] };
   });
   return {
     families,
-    draw: (_, normal) => Float64Array.from(sunny ? [BEFORE_U * normal(), SUN_U * normal()] : [BEFORE_U * normal()]),
+    draw: (_, normal, out) => {
+      out[0] = BEFORE_U * normal();
+      out[1] = SUN_U * normal();
+    },
   };
 }
 
@@ -92,20 +114,19 @@ function anchored(history: WallHistory, { insideC, outerC, outsideC }: Standing)
 
 function afterOrdinaryDays(wall: WallClass, { side, insideC, outerC }: Standing): WallAt {
   return {
-    families: ordinary(wall, side).map(({ losses, adds }) => ({
+    families: ordinary(wall, side).map(({ losses, adds }): FamilyAt => ({
       losses,
       faces: losses.map((loss) => (side === 'inside' ? insideC - loss * (insideC - outerC) : outerC + loss * (insideC - outerC))),
       adds,
     })),
-    draw: (random) => {
-      const amounts = new Float64Array(ORDINARY_DAYS.length);
+    draw: (random, _, out) => {
+      out.fill(0);
       let at = random();
       const k = ORDINARY_DAYS.findIndex(({ share }) => (at -= share) < 0);
       const { amount } = ORDINARY_DAYS[k] ?? ORDINARY_DAYS[0]!;
       // In a cooled house fronts and cooling go the other way round; the sun does not.
       const turned = insideC < outerC && !ORDINARY_DAYS[Math.max(0, k)]!.sun ? -1 : 1;
-      amounts[Math.max(0, k)] = turned * (amount[0] + random() * (amount[1] - amount[0]));
-      return amounts;
+      out[Math.max(0, k)] = turned * (amount[0] + random() * (amount[1] - amount[0]));
     },
   };
 }
@@ -115,15 +136,14 @@ const kept = new Map<string, Pick<FamilyAt, 'losses' | 'adds'>[]>();
 /** What ordinary days leave on the faces of each family, for an amount of 1; the same for every visit. */
 function ordinary(wall: WallClass, side: Side): Pick<FamilyAt, 'losses' | 'adds'>[] {
   const key = `${wall} ${side}`;
-  const films = FILMS[side];
+  const absorptance = side === 'inside' ? ABSORPTANCE : 0;
   const found =
     kept.get(key) ??
-    WALL_FAMILIES[wall].map((family) => ({
-      losses: Float64Array.from(family, (layers) => lossOf(side, layers)),
+    memoriesOf(wall, side).map(({ losses, memories }) => ({
+      losses,
       adds: ORDINARY_DAYS.map((day) => {
-        if (day.amount[1] === 0 && day.amount[0] === 0) return new Float64Array(family.length);
-        const shape = shapeOf(day, films.outer, side === 'inside' ? ABSORPTANCE : 0);
-        return Float64Array.from(family, (layers) => seen(side, wallAnswer(layers, shape, films)));
+        const shape = shapeOf(day, FILMS[side].outer, absorptance);
+        return Float64Array.from(memories, (memory) => faceAfter(memory, shape).faceC);
       }),
     }));
   kept.set(key, found);

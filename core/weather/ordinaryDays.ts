@@ -1,4 +1,4 @@
-import type { Drives } from './wallFaces';
+import { type Drives, STEP_MINUTES } from './wallFaces';
 
 /** What an ordinary house stood in before it was looked at, by how it differs from now. */
 export interface OrdinaryDay {
@@ -43,7 +43,6 @@ export const ORDINARY_DAYS: readonly OrdinaryDay[] = [
   { share: 0.1, amount: [5, 13], outside: swing },
 ];
 
-const STEP_MINUTES = 10;
 const DAYS = 5;
 
 /** A day's shape as what drives both faces, beside nothing, for an amount of 1. */
@@ -56,5 +55,5 @@ export function shapeOf(day: OrdinaryDay, outerFilm: number, absorptance: number
     outerC[i] = (day.outside?.(minutes) ?? 0) + ((day.sun?.(minutes) ?? 0) * absorptance) / outerFilm;
     innerC[i] = day.inside?.(minutes) ?? 0;
   }
-  return { stepMinutes: STEP_MINUTES, outerC, innerC };
+  return { outerC, innerC };
 }

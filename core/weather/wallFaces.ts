@@ -6,9 +6,8 @@ export interface Films {
   inner: number;
 }
 
-/** What drives both faces at equal steps, oldest first, °C: air outside with what the sun adds (sol-air), and air inside. */
+/** What drives both faces at steps of ten minutes, oldest first, °C: air outside with what the sun adds (sol-air), and air inside. */
 export interface Drives {
-  stepMinutes: number;
   outerC: Float64Array;
   innerC: Float64Array;
 }
@@ -18,12 +17,9 @@ const CELL_M = 0.025;
 /** A day's mean is what a wall is taken to be in balance with before it is known what it stood in. */
 const DAY_MINUTES = 1440;
 
-/** A wall cut into cells, ready for steps of one length: one elimination serves all of them. */
+/** A wall cut into cells, ready for its steps: one elimination serves all of them. */
 class Cut {
   readonly count: number;
-  /** Resistance from the outer air to the middle of each cell, and of the whole, both films included, m²K/W. */
-  readonly depth: Float64Array;
-  readonly total: number;
   private readonly between: Float64Array;
   private readonly keeps: Float64Array;
   private readonly upper: Float64Array;
@@ -34,24 +30,16 @@ class Cut {
   constructor(
     layers: readonly Layer[],
     private readonly films: Films,
-    stepMinutes: number,
   ) {
     const cells = layers.flatMap(([thickness, conductivity, capacity]) => {
       const count = Math.max(1, Math.min(14, Math.ceil(thickness / CELL_M)));
       return Array.from({ length: count }, () => ({ half: thickness / count / conductivity / 2, heat: (capacity * thickness) / count })); // prettier-ignore
     });
     this.count = cells.length;
-    this.keeps = Float64Array.from(cells, ({ heat }) => heat / (60 * stepMinutes));
+    this.keeps = Float64Array.from(cells, ({ heat }) => heat / (60 * STEP_MINUTES));
     this.between = Float64Array.from({ length: cells.length - 1 }, (_, i) => 1 / (cells[i]!.half + cells[i + 1]!.half));
     this.outer = 1 / (1 / films.outer + cells[0]!.half);
     this.inner = 1 / (1 / films.inner + cells.at(-1)!.half);
-    this.depth = new Float64Array(this.count);
-    let at = 1 / films.outer;
-    cells.forEach(({ half }, i) => {
-      this.depth[i] = at + half;
-      at += 2 * half;
-    });
-    this.total = at + 1 / films.inner;
     this.upper = new Float64Array(this.count);
     this.pivot = new Float64Array(this.count);
     let left = this.outer;
@@ -82,55 +70,85 @@ class Cut {
     }
   }
 
-  faces(cells: Float64Array, outerC: number, innerC: number): Faces {
-    return {
-      outerC: outerC + (this.outer / this.films.outer) * (cells[0]! - outerC),
-      innerC: innerC + (this.inner / this.films.inner) * (cells[this.count - 1]! - innerC),
-    };
+  face(face: Face, cells: Float64Array, outerC: number, innerC: number): number {
+    return face === 'outer'
+      ? outerC + (this.outer / this.films.outer) * (cells[0]! - outerC)
+      : innerC + (this.inner / this.films.inner) * (cells[this.count - 1]! - innerC);
   }
 }
 
-/** Temperatures of both faces, °C. */
-export interface Faces {
-  outerC: number;
-  innerC: number;
+/** How one face of a wall answers the air on both sides at equal steps: by how much for a kelvin, so many steps ago, K. */
+export interface FaceMemory {
+  outer: Float64Array;
+  inner: Float64Array;
+  /** In balance: by how much for a kelvin outside; the rest is the inside's. */
+  outerShare: number;
 }
 
-/** How a wall answers what it stood in. */
-export interface WallAnswer extends Faces {
-  /** What a kelvin more outdoors before everything that is told would leave on the faces, K. */
-  beforeK: Faces;
-}
+/** Which face is looked at. */
+export type Face = 'outer' | 'inner';
+
+/** Steps of all drives, min. */
+export const STEP_MINUTES = 10;
+/** So far back a wall is followed; what is older counts as the first day's mean. */
+const REMEMBERED_DAYS = 5;
 
 /**
- * Faces of a wall at the end of what it stood in: conduction in one dimension by finite volumes, implicit in time. It begins in
- * balance with the mean of the first day.
+ * What a face of a wall remembers of the air on both sides: conduction in one dimension by finite volumes, implicit in time.
  *
  * @param layers - from outside in: m, W/mK, J/m³K
- * @param drives - at equal steps, two or more; within some minutes to half an hour each
- * @returns °C; error of the method below 0.05 K against cells and steps of half the size
+ * @returns answers to a kelvin for ten minutes, over five days; error of the method below 0.05 K for ordinary weather against
+ * cells and steps of half the size
  *
- * Source: Incropera, Fundamentals of Heat and Mass Transfer, ch. 5. Linear in steps and cells.
+ * Source: Incropera, Fundamentals of Heat and Mass Transfer, ch. 5. The wall is linear, so that the answer to any weather is the
+ * sum of these. Linear in cells.
  */
-export function wallAnswer(layers: readonly Layer[], drives: Drives, films: Films): WallAnswer {
-  const { stepMinutes, outerC, innerC } = drives;
-  const cut = new Cut(layers, films, stepMinutes);
-  const day = Math.max(1, Math.min(outerC.length, Math.round(DAY_MINUTES / stepMinutes)));
-  const [fromOuter, fromInner] = [meanOf(outerC, day), meanOf(innerC, day)];
-  const cells = Float64Array.from(cut.depth, (r) => fromOuter + ((fromInner - fromOuter) * r) / cut.total);
-  // The very same steps without any drive, from a kelvin more outside.
-  const trace = Float64Array.from(cut.depth, (r) => 1 - r / cut.total);
-  for (let i = 1; i < outerC.length; i += 1) {
-    cut.step(cells, outerC[i]!, innerC[i]!);
-    cut.step(trace, 0, 0);
-  }
-  return { ...cut.faces(cells, outerC.at(-1)!, innerC.at(-1)!), beforeK: cut.faces(trace, 0, 0) };
+export function faceMemory(layers: readonly Layer[], films: Films, face: Face): FaceMemory {
+  const cut = new Cut(layers, films);
+  const count = (REMEMBERED_DAYS * DAY_MINUTES) / STEP_MINUTES + 1;
+  const answer = (outer: number, inner: number) => {
+    const cells = new Float64Array(cut.count);
+    return Float64Array.from({ length: count }, (_, ago) => {
+      const [o, i] = ago === 0 ? [outer, inner] : [0, 0];
+      cut.step(cells, o, i);
+      return cut.face(face, cells, o, i);
+    });
+  };
+  const loss = balancedLoss(layers, films, face);
+  return {
+    outer: answer(1, 0),
+    inner: answer(0, 1),
+    outerShare: face === 'inner' ? loss : 1 - loss,
+  };
 }
 
-/** Share of the difference between both airs that lies between the air on the side looked from and its face, in balance: what is lost. */
-export function balancedLoss(layers: readonly Layer[], films: Films, side: 'outer' | 'inner'): number {
+/** A face after what it stood in. */
+export interface FaceAfter {
+  faceC: number;
+  /** What a kelvin more outdoors before everything that is told would leave on it, K. */
+  beforeK: number;
+}
+
+/** @param drives - at the memory's steps; what was before them is taken as the mean of their first day */
+export function faceAfter(memory: FaceMemory, { outerC, innerC }: Drives): FaceAfter {
+  const steps = Math.min(outerC.length, memory.outer.length);
+  const last = outerC.length - 1;
+  let [sum, outer, inner] = [0, 0, 0];
+  for (let ago = 0; ago < steps; ago += 1) {
+    const [o, i] = [memory.outer[ago]!, memory.inner[ago]!];
+    sum += o * outerC[last - ago]! + i * innerC[last - ago]!;
+    outer += o;
+    inner += i;
+  }
+  const day = Math.max(1, Math.min(outerC.length, Math.round(DAY_MINUTES / STEP_MINUTES)));
+  const [outerLeft, innerLeft] = [memory.outerShare - outer, 1 - memory.outerShare - inner];
+  return { faceC: sum + outerLeft * meanOf(outerC, day) + innerLeft * meanOf(innerC, day), beforeK: outerLeft };
+}
+
+/** Share of the difference between both airs that lies between a face and the air on its side, in balance: what is lost. */
+export function balancedLoss(layers: readonly Layer[], films: Films, face: Face): number {
   const through = layers.reduce((sum, [d, k]) => sum + d / k, 1 / films.outer + 1 / films.inner);
-  return 1 / (side === 'inner' ? films.inner : films.outer) / through;
+  return 1 / (face === 'inner' ? films.inner : films.outer) / through;
 }
 
 function meanOf(values: Float64Array, count: number): number {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CoreError } from '../errors';
-import type { Drives } from './wallFaces';
+import { type Drives, STEP_MINUTES } from './wallFaces';
 import { ABSORPTANCE } from './wallMemory';
 
 /** What a wall stood in before a frame: rows in the order of time, minutes at most 0; the frame was taken at 0. */
@@ -15,7 +15,6 @@ export const wallHistorySchema = z.array(
 );
 export type WallHistory = z.infer<typeof wallHistorySchema>;
 
-const STEP_MINUTES = 10;
 /** Older air says nothing of a wall today. */
 const LONGEST_MINUTES = 5 * 1440;
 /** What is told must reach so far back, and up to the frame within so much, min. */
@@ -63,5 +62,5 @@ export function drivesOf(history: WallHistory, outerFilm: number, shade = false)
     outerC[i] = between('outsideC') + (shade ? 0 : (ABSORPTANCE * between('sunWm2')) / outerFilm);
     innerC[i] = between('insideC');
   }
-  return { stepMinutes: STEP_MINUTES, outerC, innerC };
+  return { outerC, innerC };
 }
