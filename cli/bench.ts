@@ -112,6 +112,7 @@ const bedroomWall: SimulatedSurface = {
     storey: 1,
     plan: { x: 0, y: 0, width: 4, depth: 4 },
     heightM: 2.4,
+    heated: null,
     ordinal: 0,
   },
   described: null,

@@ -7,7 +7,7 @@ import { correctValues, impossibleSettings, radianceLine } from '@core/radiometr
 import { hasReading } from '@core/pixels/hasReading';
 import { nodeCodecs } from '@server/codecs';
 import { reflectedOutdoors } from '@core/radiometry/outdoors';
-import { SIDES, type Side } from '@core/frame/side';
+import { SIDES, type Side } from '@core/radiometry/side';
 import { WALL_CLASSES } from '@core/weather/wallFamilies';
 import { choiceOption, namedNumbers, parseArguments, usage, type Arguments } from './arguments';
 import { historyOption } from './history';

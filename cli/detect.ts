@@ -7,12 +7,14 @@ import { offeredChecks } from '@core/causes/nextCheck';
 import { rankCauses } from '@core/causes/rank';
 import { relevance } from '@core/causes/relevance';
 import { argumentSentences } from '@core/causes/words';
+import { showsSky } from '@core/detect/setAside';
 import { lookThrough, type Candidate } from '@core/detect/candidate';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { nodeCodecs } from '@server/codecs';
 import { numberOption, parseArguments, usage, type Arguments } from './arguments';
 import { fileBytes } from './read';
 import { parseRegion } from './region';
+import { SIDE_WORDS, type Side } from '@core/radiometry/side';
 import { LEAST_RANGE_K, USUAL_LEAST_K } from '@core/candidates/lookAt';
 import { commandSettings, SETTING_OPTIONS, type CommandSettings } from './settings';
 
@@ -20,10 +22,10 @@ const OPTIONS = { ...SETTING_OPTIONS, inside: 'value', outside: 'value', 'min-di
 
 /** `./den detect`: what deserves a look in frames, and what it probably is. */
 export async function detect(words: readonly string[]): Promise<{ document: unknown; refused: boolean }> {
-  const args = withSide(parseArguments(words, OPTIONS));
-  if (args.files.length === 0) throw usage('No file was named.', 'Write ./den detect FILE…');
+  const given = parseArguments(words, OPTIONS);
+  if (given.files.length === 0) throw usage('No file was named.', 'Write ./den detect FILE…');
+  const args = withSide(given);
   const call = commandSettings(args);
-  const air = airOf(args, call.side);
   const least = numberOption(args, 'min-difference') ?? USUAL_LEAST_K;
   if (!(least >= LEAST_RANGE_K[0] && least <= LEAST_RANGE_K[1]))
     throw usage(
@@ -34,7 +36,8 @@ export async function detect(words: readonly string[]): Promise<{ document: unkn
   let refused = false;
   for (const file of args.files) {
     try {
-      entries.push({ file, ...detectOne(await fileBytes(file), args, call, air, least) });
+      const bytes = await fileBytes(file);
+      entries.push({ file, ...detectOne(bytes, ...underSky(bytes, given, args, call), least) });
     } catch (error) {
       if (!(error instanceof CoreError)) throw error;
       const about = error.inFile(file);
@@ -50,20 +53,35 @@ export async function detect(words: readonly string[]): Promise<{ document: unkn
 function withSide(args: Arguments): Arguments {
   const [air, inside, outside] = [numberOption(args, 'air'), numberOption(args, 'inside'), numberOption(args, 'outside')];
   if (args.options.has('side') || air === undefined || inside === undefined || outside === undefined) return args;
-  const side = Math.abs(air - outside) < Math.abs(air - inside) ? 'outside' : 'inside';
-  return { ...args, options: new Map([...args.options, ['side', [side]]]) };
+  return sideTaken(args, Math.abs(air - outside) < Math.abs(air - inside) ? 'outside' : 'inside');
+}
+
+const sideTaken = (args: Arguments, side: Side): Arguments => ({ ...args, options: new Map([...args.options, ['side', [side]]]) });
+
+/** Where nobody said a side, sky in view means outdoors; and what was taken is said. */
+function underSky(bytes: Uint8Array, given: Arguments, args: Arguments, call: CommandSettings): [Arguments, CommandSettings] {
+  if (given.options.has('side')) return [args, call];
+  const airs = (['inside', 'outside', 'air'] as const).map((name) => numberOption(args, name)).filter((c) => c !== undefined);
+  const sky = airs.length > 0 && showsSky(readFrame(bytes, nodeCodecs, call.read).values, airs);
+  const outdoors = sky && call.side !== 'outside' ? sideTaken(args, 'outside') : args;
+  const taken = outdoors === args ? call : commandSettings(outdoors);
+  const why = sky ? 'part of it is as cold as only sky is' : args === given ? 'nothing tells' : 'by the air before the camera';
+  const message = `Taken as seen from ${SIDE_WORDS[taken.side]}: ${why}. Say --side inside, outside or loft.`;
+  return [outdoors, { ...taken, warnings: [...taken.warnings, { code: 'side', message }] }];
 }
 
 /** The air on both sides; what stands before the camera is that of its side unless said otherwise. */
-function airOf(args: Arguments, side: 'inside' | 'outside'): Air {
-  const air = numberOption(args, 'air') ?? null;
+function airOf(args: Arguments, side: Side, here: number | undefined): Air {
+  const air = here ?? null;
   const humidity = numberOption(args, 'humidity');
   const insideC = numberOption(args, 'inside') ?? (side === 'inside' ? air : null);
-  const outsideC = numberOption(args, 'outside') ?? (side === 'outside' ? air : null);
+  // Seen from a loft it is the loft's air that lies beyond what is seen.
+  const outsideC = side === 'loft' ? air : (numberOption(args, 'outside') ?? (side === 'outside' ? air : null));
   return { side, insideC, outsideC, humidity: humidity === undefined ? null : humidity / 100 };
 }
 
-function detectOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, air: Air, least: number): object {
+function detectOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, least: number): object {
+  const air = airOf(args, call.side, numberOption(args, 'space') ?? numberOption(args, 'air'));
   const frame = readFrame(bytes, nodeCodecs, call.read);
   const corrected = new Float32Array(frame.values.length);
   correctValues(frame.values, radianceLine(frame.basis, call.settings), corrected);
@@ -120,7 +138,7 @@ function lookWarnings(mended: number, setting: ReturnType<typeof settingOf>): { 
 
 function regionEntry(candidate: Candidate, measured: ReturnType<typeof measuredOf>) {
   const ranked = rankCauses({ evidence: measured.evidence, circumstances: [], outcomes: [] });
-  const checks = offeredChecks(ranked, { side: measured.side, tools: null, loft: true, made: [] });
+  const checks = offeredChecks(ranked, { side: measured.side, tools: null, loft: true, made: [], told: [] });
   const { bbox, centroid } = candidate.shape;
   return {
     bbox: [bbox.x, bbox.y, bbox.width, bbox.height],

@@ -7,7 +7,8 @@ import { reflectedOutdoors } from '@core/radiometry/outdoors';
 import { AS_SEEN, type RadiometricSettings } from '@core/radiometry/radiometricSettings';
 import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '@core/radiometry/uncertainty';
 import { TEMPERATURE_UNITS, type TemperatureUnit } from '@core/units/temperature';
-import { namedNumbers, numberOption, usage, type Arguments } from './arguments';
+import { SIDES, type Side } from '@core/radiometry/side';
+import { choiceOption, namedNumbers, numberOption, usage, type Arguments } from './arguments';
 
 export const SETTING_OPTIONS = {
   emissivity: 'value',
@@ -17,6 +18,7 @@ export const SETTING_OPTIONS = {
   distance: 'value',
   transmittance: 'value',
   side: 'value',
+  space: 'value',
   cloud: 'value',
   'computed-with': 'value',
   unit: 'value',
@@ -42,7 +44,7 @@ export interface CommandSettings {
   read: ReadOptions;
   u: StatedUncertainty;
   /** Inside, regions share what they mirror unless they say otherwise; outside none do. */
-  side: 'inside' | 'outside';
+  side: Side;
   warnings: (FrameWarning | { code: string; message: string })[];
 }
 
@@ -51,11 +53,12 @@ const FROM_TO = { emissivity: 'emissivity', reflected: 'reflected', air: 'air', 
 /** Settings of a call, with what was taken for granted as warnings. Nothing given: values as they are. */
 export function commandSettings(args: Arguments): CommandSettings {
   const warnings: CommandSettings['warnings'] = [];
-  const side = sideOf(args);
+  const side = choiceOption(args, 'side', SIDES) ?? 'inside';
+  const space = spaceOf(args, side);
   const given = {
     emissivity: numberOption(args, 'emissivity'),
     reflected: numberOption(args, 'reflected'),
-    air: numberOption(args, 'air'),
+    air: numberOption(args, 'air') ?? space,
     transmittance: numberOption(args, 'transmittance'),
   };
   const mirrored = side === 'outside' && given.reflected === undefined ? outdoors(args, given, warnings) : null;
@@ -83,10 +86,14 @@ export function commandSettings(args: Arguments): CommandSettings {
   };
 }
 
-function sideOf(args: Arguments): 'inside' | 'outside' {
-  const text = args.options.get('side')?.at(-1) ?? 'inside';
-  if (text === 'inside' || text === 'outside') return text;
-  throw usage(`--side ${JSON.stringify(text)} is not known.`, 'Choose inside or outside.');
+/** A loft, a garage or a cellar has an air of its own. */
+function spaceOf(args: Arguments, side: Side): number | undefined {
+  const space = numberOption(args, 'space');
+  if (space !== undefined && side !== 'loft')
+    throw usage('--space is the air of a space that is looked from.', 'Say --side loft, or leave it out.');
+  if (side === 'loft' && space === undefined && numberOption(args, 'air') === undefined)
+    throw missing('space', '', 'A loft, a garage or a cellar has an air of its own.');
+  return space;
 }
 
 type Given = { [K in keyof typeof FROM_TO]?: number | undefined };

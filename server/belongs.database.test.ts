@@ -98,7 +98,7 @@ async function placeWithAll(name: string): Promise<Place> {
     answeredAt: null,
   });
   await add('putBack', { visitId, kind: 'vent', what: 'Vent', was: 'open', now: 'taped', changedAt: 1, putBackAt: null });
-  await add('log', { visitId, name: 'By hand', entries: [] });
+  await add('log', { visitId, roomId: null, name: 'By hand', entries: [] });
   await add('kit', { visitId, items: [] });
   const pair = { frameId: frame.id, thisRegionId: ids.region!, thatRegionId: second, photoId: photo.id };
   const place = { kind: 'radiator' as const, name: 'Radiator', x: 1, y: 1, ordinal: 0 };
@@ -189,6 +189,8 @@ async function placeWithAll(name: string): Promise<Place> {
     regions: [],
     points: [],
     outcome: null,
+    wall: null,
+    work: null,
     note: '',
   });
   await add('hunt', {

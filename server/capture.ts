@@ -6,7 +6,7 @@ import type { SimulatedSurface } from '@core/simulate/houseScene';
 import { SIMULATOR } from '@core/simulate/lookAt';
 import type { Scene } from '@core/simulate/scene';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import { sideOf } from '@core/round/stops';
+import { sideOfSurface } from '@core/round/stops';
 import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
 import { putBlob, shaOf } from '@data/queries/blobs';
@@ -67,7 +67,7 @@ export async function captureFrame(
     surfaceId,
     stopKey,
     cameraId: STAND_IN_CAMERA.id,
-    side: sideOf(simulated.surface),
+    side: sideOfSurface(simulated.surface),
     name,
   };
   const frameSha = shaOf(files.frame);

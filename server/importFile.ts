@@ -3,7 +3,7 @@ import { CoreError } from '@core/errors';
 import type { FrameWarning } from '@core/frame/frame';
 import type { Basis } from '@core/radiometry/basis';
 import { fileKind } from '@core/formats/readFrame';
-import type { Side } from '@core/frame/side';
+import type { Side } from '@core/radiometry/side';
 import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
 import { cameraCorrection } from '@data/queries/cameras';

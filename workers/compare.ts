@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Matched } from '@core/compare/byHand';
-import { changesOf, warped, type Change, type Look, type Place } from '@core/compare/change';
+import { changesOf, warped, type Change, type Known, type Look, type Place } from '@core/compare/change';
 import { differentLooking } from '@core/compare/sameLook';
 import { laidOn, type Laying } from '@core/compare/lay';
 import type { Homography } from '@core/geometry/homography';
@@ -22,17 +22,24 @@ const api = {
     after: Look,
     h: Homography,
     places: readonly Place[],
+    known: Known,
     asked: AskedPhotos,
   ): Promise<{ changes: Change[]; alike: Float32Array }> {
     const photos = await photosSeen(asked);
     const different = photos ? differentLooking(...photos, h, places) : undefined;
     const alike = { ...after.surface, values: inWeatherOf(before, after) };
-    return { changes: changesOf(before, after, h, places, different), alike: warped(alike, before.surface, h) };
+    return { changes: changesOf(before, after, h, places, known, different), alike: warped(alike, before.surface, h) };
   },
 
   /** All that a pair says. */
-  async answer(sides: Sides, points: readonly Matched[], places: readonly Place[], asked: AskedPhotos): Promise<Answer> {
-    return answerOf(sides, points, places, await photosSeen(asked));
+  async answer(
+    sides: Sides,
+    points: readonly Matched[],
+    places: readonly Place[],
+    known: Known,
+    asked: AskedPhotos,
+  ): Promise<Answer> {
+    return answerOf(sides, points, places, known, await photosSeen(asked));
   },
 };
 

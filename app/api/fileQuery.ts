@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { basisSchema } from '@core/radiometry/basis';
-import { SIDES } from '@core/frame/side';
+import { SIDES } from '@core/radiometry/side';
 import { idSchema, momentSchema, nameSchema } from '@core/rows/fields';
 
 /** What is said about files beside their bytes. */

@@ -1,6 +1,6 @@
 import { hasReading } from '../pixels/hasReading';
 import type { ProfilePoint } from '../frame/profile';
-import type { Side } from '../frame/side';
+import type { Side } from '../radiometry/side';
 
 export type SealGrade = 'sound' | 'slight' | 'bad';
 
@@ -9,7 +9,7 @@ const SEAL_SHARES = { slight: 0.15, bad: 0.3 } as const;
 /** The same in kelvin, where inside and outside are not known. */
 const SEAL_KELVIN = { slight: 1.5, bad: 3 } as const;
 /** Outdoors the film is a third of that inside, and so is what shows. */
-const SIDE_SHARES: Record<Side, number> = { inside: 1, outside: 1 / 3 };
+const SIDE_SHARES: Record<Side, number> = { inside: 1, loft: 1, outside: 1 / 3 };
 
 export interface SealRun {
   grade: SealGrade;

@@ -78,7 +78,13 @@ export function argueFrame(
         finding,
       };
     })
-    .sort((a, b) => b.relevance - a.relevance);
+    // What nothing explains comes last: there is less to do about it.
+    .sort((a, b) => Number(isUndecided(a)) - Number(isUndecided(b)) || b.relevance - a.relevance);
+}
+
+/** None of the causes that are known is likelier than that it is something else. */
+export function isUndecided({ ranked }: Pick<ArguedCandidate, 'ranked'>): boolean {
+  return ranked[0]!.cause.code === 'unknown';
 }
 
 /** The finding on this frame whose region lies where the candidate does. */

@@ -240,9 +240,16 @@ describe('what is known of a place', () => {
       expect.arrayContaining(['framed', 'wet-room-above', 'warm-service-near', 'insulated-lately', 'opening-closed-up']),
     );
   });
+  const NOTHING_DONE = { outcomes: [], circumstances: [] };
   test('which checks can be made: with what was packed, where a loft may be', () => {
     const document = visit();
-    expect(possibleAt(document, ID.frame, [])).toEqual({ side: 'inside', tools: null, loft: true, made: [] });
+    expect(possibleAt(document, ID.frame, NOTHING_DONE)).toEqual({
+      side: 'inside',
+      tools: null,
+      loft: true,
+      made: [],
+      told: [],
+    });
     document.rows.kit = {
       [ID.event]: {
         id: ID.event,
@@ -256,7 +263,7 @@ describe('what is known of a place', () => {
         },
       },
     };
-    expect(possibleAt(structuredClone(document), ID.frame, []).tools).toEqual(new Set(['smoke']));
+    expect(possibleAt(structuredClone(document), ID.frame, NOTHING_DONE).tools).toEqual(new Set(['smoke']));
   });
 });
 

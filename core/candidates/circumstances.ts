@@ -6,6 +6,8 @@ import { wallOfService } from '../house/placeServices';
 import type { ServiceKind } from '../house/services';
 import { roomIn } from '../round/stops';
 import { judgeConditions } from '../visit/judgeConditions';
+import { sideOf } from '../visit/standing';
+import type { Side } from '../radiometry/side';
 import { settingsFor } from '../visit/settingsInForce';
 import { conditionsOf, frontAzimuthOf, onlyRow, roomsOf } from '../visit/theVisit';
 import { compassWord } from '../weather/plan';
@@ -42,7 +44,7 @@ export function circumstancesOf(document: VisitDocument, frameId: string): Circu
     ...ofNeighbours(document, surface, room),
     ...ofServices(document, surface, room),
     ...ofQuestion(document, room),
-    ...ofWeather(document, frame.side, surface),
+    ...ofWeather(document, sideOf(document, frameId), surface),
     ...(settingsFor(document, frameId).emissivity.value < SHINY ? (['shiny-surface'] as const) : []),
   ];
 }
@@ -93,6 +95,7 @@ function ofServices(document: VisitDocument, surface: Row<'surface'> | null, roo
     ...(any(CARRIES_HEAT) ? (['warm-service-near'] as const) : []),
     ...(any(CARRIES_WATER) ? (['water-service-near'] as const) : []),
     ...(any(CARRIES_CURRENT) ? (['electric-service-near'] as const) : []),
+    ...(any(['supply-register']) ? (['register-near'] as const) : []),
     ...(any(MEANT_OPEN) || vents ? (['meant-opening-near'] as const) : []),
   ];
 }
@@ -116,7 +119,7 @@ function ofQuestion(document: VisitDocument, room: Row<'room'> | null): Circumst
 }
 
 /** Sun and rain as the one judge of conditions sees them, and whether the house is heated. */
-function ofWeather(document: VisitDocument, side: 'inside' | 'outside', surface: Row<'surface'> | null): Circumstance[] {
+function ofWeather(document: VisitDocument, side: Side, surface: Row<'surface'> | null): Circumstance[] {
   const noted = conditionsOf(document)?.value;
   if (!noted) return [];
   const found: Circumstance[] = [];

@@ -3,6 +3,7 @@ import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { judgeConditions, type SideJudged } from '../visit/judgeConditions';
 import { compassWord } from '../weather/plan';
+import { sideOf } from '../visit/standing';
 import { GOOD_WITH_CARE } from '../weather/rated';
 import type { Seen } from './seen';
 
@@ -41,9 +42,10 @@ export function gateOf(
 
 /** The conditions of the side that a frame shows; null where they were not noted. */
 function sideOfFrame(document: VisitDocument, frameId: string): SideJudged | null {
-  const { side, surfaceId } = document.rows.frame[frameId]!.value;
+  const { surfaceId } = document.rows.frame[frameId]!.value;
+  const side = sideOf(document, frameId);
   const verdict = judgeConditions(document);
-  if (side === 'inside') return verdict.inside;
+  if (side !== 'outside') return verdict.inside;
   const azimuth = document.rows.surface[surfaceId ?? '']?.value.azimuth ?? null;
   const own = azimuth === null ? undefined : verdict.facades.find((one) => one.side === `${compassWord(azimuth)} wall`);
   // Where it is not known which wall is seen, the worst of them speaks.

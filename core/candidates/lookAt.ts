@@ -5,27 +5,23 @@ import type { LookOptions } from '../detect/places';
 import { maskOf } from '../frame/region';
 import { leftOutOf } from '../visit/readings';
 import { settingsFor } from '../visit/settingsInForce';
-import { conditionsOf } from '../visit/theVisit';
+import { sideOf, standingOf } from '../visit/standing';
 
 /** Peak contrast from which a place deserves a look where nobody chose one, K. */
 export const USUAL_LEAST_K = 0.5;
 export const LEAST_RANGE_K = [0.05, 50] as const;
 
-/** The air on both sides of what a frame shows, as far as it was noted; °C. */
+/** The air on both sides of what a frame shows, as far as it was noted or set; °C. */
 function airOf(document: VisitDocument, frameId: string): { insideC: number | null; outsideC: number | null } {
-  const noted = conditionsOf(document)?.value;
+  const { side, insideC, outerC } = standingOf(document, frameId);
   const { airC } = settingsFor(document, frameId);
-  const inside = document.rows.frame[frameId]!.value.side === 'inside';
   const own = airC.origin === 'default' ? null : airC.value;
-  return {
-    insideC: (inside ? own : null) ?? noted?.insideC ?? null,
-    outsideC: (inside ? null : own) ?? noted?.outsideC ?? null,
-  };
+  return side === 'inside' ? { insideC: own ?? insideC, outsideC: outerC } : { insideC, outsideC: own ?? outerC };
 }
 
 /** What a frame of a visit is looked through with. */
 export function lookOptionsFor(document: VisitDocument, frameId: string, least: number): LookOptions {
-  const { side } = document.rows.frame[frameId]!.value;
+  const side = sideOf(document, frameId);
   const { width, height } = document.frameFacts[frameId]!;
   const { insideC, outsideC } = airOf(document, frameId);
   return {
@@ -36,12 +32,12 @@ export function lookOptionsFor(document: VisitDocument, frameId: string, least: 
   };
 }
 
-/** What the air of a frame allows; humidity is known inside only. */
+/** What the air of a frame allows; humidity is known of rooms only. */
 export function settingFor(document: VisitDocument, frameId: string): Setting {
-  const { side } = document.rows.frame[frameId]!.value;
+  const side = sideOf(document, frameId);
   const { humidityPct } = settingsFor(document, frameId);
   const noted = humidityPct.origin === 'default' ? null : humidityPct.value;
-  return settingOf({ side, ...airOf(document, frameId), humidity: side === 'inside' && noted !== null ? noted / 100 : null });
+  return settingOf({ side, ...airOf(document, frameId), humidity: side !== 'outside' && noted !== null ? noted / 100 : null });
 }
 
 /** What cannot be judged because nobody noted it, in sentences. */
@@ -49,7 +45,9 @@ export function unknownWords({ insideC, outsideC, wetBulbC, side }: Setting): st
   return [
     ...(insideC === null || outsideC === null
       ? [
-          'The air on both sides is not noted: which way a loss of heat shows, and how much is lost, cannot be judged. Causes are argued by their shape.',
+          side === 'loft'
+            ? 'The air of this space is not noted: note it for its room (Kit, Air during the round). Until then which way a loss of heat shows, and how much is lost, cannot be judged.'
+            : 'The air on both sides is not noted: which way a loss of heat shows, and how much is lost, cannot be judged. Causes are argued by their shape.',
         ]
       : []),
     ...(wetBulbC === null && side === 'inside'

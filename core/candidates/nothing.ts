@@ -44,8 +44,8 @@ export function nothingMeans(document: VisitDocument, frameId: string, look: Pic
   if (Math.abs(drive) < MILD_K) return { ...base, factor: null, level: 'too-mild' };
   const value = (look.levelC - outsideC!) / drive;
   const u = Math.hypot(LEVEL_K, AIR_K * value, AIR_K * (1 - value)) / Math.abs(drive);
-  // Outdoors the film is thin and the sky cold: a factor there says too little.
-  if (side === 'outside') return { ...base, factor: null, level: 'unknown' };
+  // Outdoors the film is thin and the sky cold, and a loft is nearly as cold as what it looks at: a factor there says too little.
+  if (side !== 'inside') return { ...base, factor: null, level: 'unknown' };
   const level = value - 2 * u > POOR ? (value - u > GOOD ? 'good' : 'between') : value + 2 * u < GOOD ? 'poor' : 'between';
   return { ...base, factor: { value, u }, level };
 }

@@ -1,18 +1,20 @@
 import type { VisitDocument } from '../document';
-import type { CheckOutcome } from '../causes/rank';
+import type { Argued } from '../causes/arguedRow';
 import type { Possible } from '../causes/nextCheck';
+import { sideOf } from '../visit/standing';
 import { kitOf } from '../round/kit';
 
 /** Which checks can be made where a frame was taken, with what was packed. */
-export function possibleAt(document: VisitDocument, frameId: string, made: readonly CheckOutcome[]): Possible {
+export function possibleAt(document: VisitDocument, frameId: string, argued: Pick<Argued, 'outcomes' | 'circumstances'>): Possible {
   const frame = document.rows.frame[frameId]!.value;
   const surface = document.rows.surface[frame.surfaceId ?? '']?.value;
   return {
-    side: frame.side,
+    side: sideOf(document, frameId),
     tools: packedTools(document),
     // A loft lies above a ceiling under it, and above walls of the storey below it; where nothing is known it may.
     loft: surface === undefined || surface.kind === 'wall' || surface.behind === 'loft',
-    made,
+    made: argued.outcomes,
+    told: argued.circumstances,
   };
 }
 

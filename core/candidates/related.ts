@@ -50,7 +50,7 @@ export function otherSideSays(
     return isLine(evidenceOf(one, setting)) === isLine(mine) && factor < ALIKE_SHARE && factor > 1 / ALIKE_SHARE;
   });
   if (agrees) return 'other-side-agrees';
-  const expected = Math.abs(seen.peak) * (mine.side === 'inside' && setting.side === 'outside' ? 1 / WEAKER_OUTSIDE : 1);
+  const expected = Math.abs(seen.peak) * (setting.side === 'outside' && mine.side !== 'outside' ? 1 / WEAKER_OUTSIDE : 1);
   return turned.length === 0 && expected >= other.look.least ? 'other-side-differs' : null;
 }
 

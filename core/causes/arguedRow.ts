@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SIDES } from '../radiometry/side';
 import { momentSchema, textSchema } from '../rows/fields';
 import { CHECKS, type CheckCode } from './checks';
 import { CIRCUMSTANCES, type Circumstance } from './circumstances';
@@ -22,7 +23,7 @@ const evidenceSchema = z
 /** What a finding's cause is argued from: what was measured, what is known of the place, and the checks that were made. */
 export const arguedSchema = z.object({
   measured: z.object({
-    side: z.enum(['inside', 'outside']),
+    side: z.enum(SIDES),
     insideC: celsius.nullable(),
     outsideC: celsius.nullable(),
     wetBulbC: celsius.nullable(),

@@ -17,7 +17,7 @@ import { argumentSentences } from './words';
 
 const causeOf = (code: string) => CAUSES.find((cause) => cause.code === code)!;
 const AIR = { side: 'inside', insideC: 20, outsideC: 2, humidity: 0.5 } as const;
-const POSSIBLE = { side: 'inside', tools: null, loft: true, made: [] } as const;
+const POSSIBLE = { side: 'inside', tools: null, loft: true, made: [], told: [] } as const;
 
 /** A leak below a ceiling, as it is measured. */
 const LEAK: Evidence = {

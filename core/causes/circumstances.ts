@@ -13,6 +13,7 @@ export const CIRCUMSTANCES = {
   'warm-service-near': 'Something that carries heat stands at this wall.',
   'water-service-near': 'A water fitting stands at this wall.',
   'electric-service-near': 'An electrical fitting stands at this wall.',
+  'register-near': 'A supply register is known here.',
   'meant-opening-near': 'A vent, flap or flue that is meant is known at this wall.',
   'opening-known': 'A window or door is known in this surface.',
   'insulated-lately': 'Insulation was added here: it should be there.',

@@ -1,4 +1,5 @@
 import type { Candidate } from '../detect/candidate';
+import type { Side } from '../radiometry/side';
 
 /** What is measured of a candidate, without its pixels. */
 export type Shown = Omit<Candidate, 'rows' | 'outline' | 'sound'>;
@@ -51,8 +52,9 @@ export type Evidence = { readonly [T in Trait]?: TraitValue<T> };
 
 /** What a frame's place and time say; null for what nobody knows. */
 export interface Setting {
-  side: 'inside' | 'outside';
+  side: Side;
   insideC: number | null;
+  /** Beyond what is seen, from the house's inside: outdoors; seen from a loft or the like, the air of that space. */
   outsideC: number | null;
   /** Of the air on the side that is looked at, °C. */
   wetBulbC: number | null;
@@ -82,7 +84,7 @@ export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
   const line = form === 'line' || form === 'bent-line';
   const drive = setting.insideC !== null && setting.outsideC !== null ? setting.insideC - setting.outsideC : null;
   return {
-    side: setting.side,
+    ...(setting.side !== 'loft' && { side: setting.side }),
     tone: candidate.sign < 0 ? 'colder' : 'warmer',
     form,
     rim: shape.softPx <= 3.2 && shape.soft < 0.3 ? 'sharp' : shape.soft < (line ? 0.6 : 0.3) ? 'middling' : 'soft',
@@ -98,7 +100,7 @@ export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
     ...(drive !== null &&
       Math.abs(drive) >= LEAST_DRIVE_K && {
         sign: candidate.sign === (setting.side === 'inside' ? -1 : 1) * Math.sign(drive) ? ('loss' as const) : ('gain' as const),
-        drop: dropOf(Math.abs(candidate.contrast / drive)),
+        drop: dropOf(Math.abs(candidate.contrast / drive) * (setting.side === 'outside' ? OUTER_FILM : 1)),
       }),
     ...(setting.insideC !== null &&
       setting.outsideC !== null &&
@@ -108,6 +110,8 @@ export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
   };
 }
 
+/** A thinner film outdoors shows so much less of the same loss: 25 over 8 W/m²K. */
+const OUTER_FILM = 3;
 /** Below this difference no sign can be expected, K. */
 const LEAST_DRIVE_K = 2;
 /** The camera's level may be off by so much, K. */

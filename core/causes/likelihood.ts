@@ -49,7 +49,18 @@ function weightOf(trait: Trait, from: Counted): number {
 
 /** Logarithm of how likely all that is known is, each trait by its weight. */
 export function logLikelihood(cause: Cause, evidence: Evidence, from: Counted): number {
-  return sum((Object.entries(evidence) as [Trait, string][]).map(([trait, value]) => traitLog(cause, trait, value, from)));
+  const all = Object.entries(evidence) as [Trait, string][];
+  return sum(all.filter(([trait]) => counts(cause, trait, evidence)).map(([trait, value]) => traitLog(cause, trait, value, from)));
+}
+
+/**
+ * Whether a trait counts for a cause. On a known side in a known season colder or warmer and loss or gain are one fact: it
+ * counts once, as what the cause is known by.
+ */
+export function counts(cause: Cause, trait: Trait, evidence: Evidence): boolean {
+  if (evidence.tone === undefined || evidence.sign === undefined) return true;
+  const byTone = cause.expects.tone !== undefined;
+  return trait === 'tone' ? byTone : trait !== 'sign' || !byTone;
 }
 
 function sum(values: readonly number[]): number {

@@ -1,4 +1,5 @@
 import { requireRange } from '../errors';
+import type { Side } from '../radiometry/side';
 import { dewPointFromHumidity } from '../humidity/saturation';
 import { wetBulbFromHumidity } from '../humidity/wetBulb';
 import { evidenceOf, type Evidence, type Setting, type Shown } from './evidence';
@@ -16,8 +17,9 @@ export interface Measured extends Setting {
 
 /** Where and in what air a frame was taken; null for what nobody knows. */
 export interface Air {
-  side: 'inside' | 'outside';
+  side: Side;
   insideC: number | null;
+  /** Beyond what is seen, from the house's inside: outdoors, or the space looked from. */
   outsideC: number | null;
   /** Of the air on the side that is looked at, 0 … 1. */
   humidity: number | null;

@@ -1,6 +1,8 @@
 import type { Cause } from './cause';
 import { CHECKS, type Check, type CheckCode } from './checks';
-import { outcomeChance, type CheckOutcome, type RankedCause } from './rank';
+import type { Side } from '../radiometry/side';
+import type { Circumstance } from './circumstances';
+import { ANSWERS, outcomeChance, type CheckOutcome, type RankedCause } from './rank';
 
 /** A check with what each outcome would mean before it is made. */
 export interface OfferedCheck {
@@ -20,12 +22,14 @@ export interface OfferedCheck {
 
 /** What can be done here. */
 export interface Possible {
-  side: 'inside' | 'outside';
+  side: Side;
   /** Tools that were packed; null where nobody made a list: then all are. */
   tools: ReadonlySet<string> | null;
   /** Whether a loft can be looked into from here. */
   loft: boolean;
   made: readonly CheckOutcome[];
+  /** What frames have told already. */
+  told: readonly Circumstance[];
 }
 
 /** A check of a minute is worth as many bits as one of a day is worth this many more. */
@@ -61,9 +65,11 @@ export function offeredChecks(ranked: readonly RankedCause[], possible: Possible
   return offers.filter(({ bits }) => bits >= WORTH_BITS).sort((a, b) => worth(b) - worth(a));
 }
 
-function isPossible(code: CheckCode, check: Check, { side, tools, loft, made }: Possible): boolean {
+function isPossible(code: CheckCode, check: Check, { side, tools, loft, made, told }: Possible): boolean {
   if (made.some((done) => done.check === code)) return false;
-  if (check.from !== 'both' && check.from !== side) return false;
+  if (told.some((circumstance) => ANSWERS[circumstance] === code)) return false;
+  // In a loft or a garage most of what can be done indoors can be done.
+  if (check.from !== 'both' && (check.from === 'outside') !== (side === 'outside')) return false;
   if (code === 'loft' && !loft) return false;
   return check.tool === null || tools === null || tools.has(check.tool);
 }

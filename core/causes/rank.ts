@@ -2,7 +2,7 @@ import type { Cause } from './cause';
 import { CHECKS, type CheckCode } from './checks';
 import type { Circumstance } from './circumstances';
 import type { Evidence, Trait } from './evidence';
-import { COUNTED, logLikelihood, traitLog, type Counted } from './likelihood';
+import { COUNTED, counts, logLikelihood, traitLog, type Counted } from './likelihood';
 import { CAUSES } from './registry';
 
 /** A check that was made, and what it showed. */
@@ -38,7 +38,9 @@ export interface Known {
  *
  * @returns all causes, the likeliest first; none is ever certain
  */
-export function rankCauses(known: Known, causes: readonly Cause[] = CAUSES, from: Counted = COUNTED): RankedCause[] {
+export function rankCauses({ circumstances, ...given }: Known, causes: readonly Cause[] = CAUSES, from: Counted = COUNTED): RankedCause[] {
+  // A check that was made says itself what a frame had told before: one fact counts once.
+  const known: Known = { ...given, circumstances: circumstances.filter((one) => !isAnswered(one, given.outcomes)) };
   const logs = causes.map((cause) => logOdds(cause, known, from));
   const most = Math.max(...logs);
   const masses = logs.map((log) => Math.exp(log - most));
@@ -52,6 +54,19 @@ export function rankCauses(known: Known, causes: readonly Cause[] = CAUSES, from
   return ranked
     .map(({ cause, score }) => ({ cause, score, ...argumentsFor(cause, ranked, known, from) }))
     .sort((a, b) => b.score - a.score);
+}
+
+/** What frames can tell by themselves, and the check that would tell the same. */
+export const ANSWERS: { readonly [C in Circumstance]?: CheckCode } = {
+  'moved-between-frames': 'aside',
+  'stayed-between-frames': 'aside',
+  'other-side-agrees': 'other-side',
+  'other-side-differs': 'other-side',
+};
+
+function isAnswered(circumstance: Circumstance, outcomes: readonly CheckOutcome[]): boolean {
+  const check = ANSWERS[circumstance];
+  return check !== undefined && outcomes.some((made) => made.check === check);
 }
 
 /** Nothing is certain from pictures: so much belief stays with what nobody thought of. */
@@ -98,7 +113,7 @@ function argumentsFor(
       kind: 'trait' as const,
       trait,
       value,
-      weight: against((one) => Math.exp(traitLog(one, trait, value, from))),
+      weight: against((one) => Math.exp(counts(one, trait, evidence) ? traitLog(one, trait, value, from) : 0)),
     })),
     ...circumstances.map((circumstance) => ({
       kind: 'circumstance' as const,

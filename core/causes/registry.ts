@@ -18,6 +18,7 @@ import { missingInsulation } from './causes/missingInsulation';
 import { moisture } from './causes/moisture';
 import { reflection } from './causes/reflection';
 import { slumpedInsulation } from './causes/slumpedInsulation';
+import { supplyAir } from './causes/supplyAir';
 import { sun } from './causes/sun';
 import { thermalBridge } from './causes/thermalBridge';
 import { unknown } from './causes/unknown';
@@ -35,6 +36,7 @@ export const CAUSES: readonly Cause[] = [
   coldPipe,
   cable,
   ductOrFlue,
+  supplyAir,
   glazing,
   reflection,
   sun,

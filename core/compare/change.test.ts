@@ -2,7 +2,10 @@ import { correctValues, radianceLine } from '../radiometry/measurement';
 import type { Frame } from '../frame/frame';
 import type { Scene } from '../simulate/scene';
 import { rendered, wallPair, type WallPairOptions } from '../simulate/series/wallPair';
+import { steady } from '../testing/histories';
 import { changesOf, type Change, type Look, type Place } from './change';
+
+const LIGHT = { wall: 'light', work: null } as const;
 
 function lookOf(frame: Frame, { insideC, outsideC, emissivity, reflectedC }: Scene): Look {
   const values = new Float32Array(frame.values.length);
@@ -11,7 +14,15 @@ function lookOf(frame: Frame, { insideC, outsideC, emissivity, reflectedC }: Sce
     radianceLine(frame.basis, { emissivity, reflected: reflectedC, air: insideC, transmittance: 1 }),
     values,
   );
-  return { surface: { width: frame.width, height: frame.height, values }, insideC, outsideC, emissivity };
+  return {
+    surface: { width: frame.width, height: frame.height, values },
+    side: 'inside',
+    insideC,
+    outsideC,
+    spaceC: null,
+    emissivity,
+    history: steady({ insideC, outsideC }),
+  };
 }
 
 function compared(seed: number, options: WallPairOptions = {}, place: Partial<Place> = {}): { truth: number; change: Change }[] {
@@ -24,7 +35,7 @@ function compared(seed: number, options: WallPairOptions = {}, place: Partial<Pl
     surface: 'not-said',
     ...place,
   }));
-  const changes = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), pair.transform, places);
+  const changes = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), pair.transform, places, LIGHT);
   return changes.map((change, i) => ({ truth: pair.places[i]!.change, change }));
 }
 
@@ -71,7 +82,7 @@ describe('nothing is claimed', () => {
     moved[2] = moved[2]! - 40;
     const [one] = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), moved, [
       { name: 'beyond', spans: beyond, cut: false, surface: 'not-said' },
-    ]);
+    ], LIGHT);
     expect(one).toMatchObject({ verdict: 'cannot-say', why: 'not-in-view', afterC: null, factorAfter: null });
   });
 

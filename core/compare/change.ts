@@ -9,7 +9,7 @@ import { sampled } from './resized';
 import { contrastKept } from './contrastKept';
 import { lossChanges, type Loss, type LossChange, type WorkSaid } from './lossChange';
 import { wallAt, type Standing } from './wallModel';
-import type { Side } from '../frame/side';
+import type { Side } from '../radiometry/side';
 import type { WallClass } from '../weather/wallFamilies';
 import { historyProblem, type WallHistory } from '../weather/wallHistory';
 

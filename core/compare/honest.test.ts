@@ -5,6 +5,7 @@ import type { Scene } from '../simulate/scene';
 import { rendered, wallPair } from '../simulate/series/wallPair';
 import { changesOf, type Look, type Place } from './change';
 import { register } from './register';
+import { steady } from '../testing/histories';
 
 /** Pairs of a Monte Carlo; weather, place, texture, camera and noise are drawn for each. */
 const PAIRS = 16;
@@ -14,7 +15,7 @@ function lookOf(frame: Frame, { insideC, outsideC, emissivity, reflectedC }: Sce
   const line = radianceLine(frame.basis, { emissivity, reflected: reflectedC, air: insideC, transmittance: 1 });
   correctValues(frame.values, line, values);
   const surface: Grid = { width: frame.width, height: frame.height, values };
-  return { surface, insideC, outsideC, emissivity };
+  return { surface, side: 'inside', insideC, outsideC, spaceC: null, emissivity, history: steady({ insideC, outsideC }) };
 }
 
 /** How many standard uncertainties each change is off, with whether its verdict is right. */
@@ -29,7 +30,7 @@ function drawn(seed: number): { off: number; right: boolean }[] {
     surface: 'not-said' as const,
   }));
   const { transform } = register(before.surface, after.surface);
-  return changesOf(before, after, transform, places).map(({ change, uncertainty, verdict }, i) => {
+  return changesOf(before, after, transform, places, { wall: 'light', work: null }).map(({ change, uncertainty, verdict }, i) => {
     const truth = pair.places[i]!.change;
     return { off: Math.abs(change! - truth) / uncertainty!, right: verdict === (truth > 0 ? 'better' : 'same') };
   });

@@ -2,7 +2,8 @@ import { normalFrom, seededRandom } from '../geometry/random';
 import { type FamilyAt, MOST_OF_A_FAMILY, MOST_UNSURE, type WallAt } from './wallModel';
 
 /** What somebody said of the work: only places, the wall as a whole, or nothing. */
-export type WorkSaid = 'places' | 'whole-wall' | null;
+export const WORKS = ['places', 'whole-wall'] as const;
+export type WorkSaid = (typeof WORKS)[number] | null;
 /** How likely it is, before anything is seen, that the work made the wall better as a whole; walls hardly ever get worse as a whole. */
 const WHOLE: Record<'places' | 'whole-wall' | 'not-said', number> = { places: 0.01, 'whole-wall': 0.95, 'not-said': 0.2 };
 /** Texture that does neither tells so little against a wall. */

@@ -1,4 +1,4 @@
-import type { Side } from '../frame/side';
+import type { Side } from '../radiometry/side';
 import { ORDINARY_DAYS, shapeOf } from '../weather/ordinaryDays';
 import { WALL_FAMILIES, type WallClass, type WallFamily } from '../weather/wallFamilies';
 import { balancedLoss, type Face, faceAfter, faceMemory, type FaceMemory, type Films } from '../weather/wallFaces';

@@ -4,6 +4,7 @@ import { cleaned } from './clean';
 import { extentOf, fullContrast, type Extent } from './extent';
 import { boundsOf, partsOf, type Part } from './flood';
 import { gridLike, shrunk, type Grid } from './grid';
+import type { Side } from '../radiometry/side';
 import { asideOf, findHot, findSky, maskOf, type Aside } from './setAside';
 import { onPlate } from './plate';
 import { lengthOverWidth, standouts, type Standout } from './standouts';
@@ -39,7 +40,7 @@ export interface LookedThrough {
 }
 
 export interface LookOptions {
-  side: 'inside' | 'outside';
+  side: Side;
   /** Inside less outside, K; null when it is not known. */
   drive: number | null;
   /** Peak contrast from which a place deserves a look, K. */

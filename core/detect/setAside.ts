@@ -1,3 +1,4 @@
+import type { Side } from '../radiometry/side';
 import { partsOf, widenedMask, type Part } from './flood';
 import type { Grid } from './grid';
 import { medianOf, quantileOf } from './median';
@@ -26,17 +27,30 @@ export function asideOf(kind: AsideKind, { pixels, left, right, top, bottom }: P
 }
 
 /** The level that most of a picture has, without its sky. */
-function levelOf({ values }: Grid, side: 'inside' | 'outside'): number {
+function levelOf({ values }: Grid, side: Side): number {
   const every = Math.max(1, Math.floor(values.length / 8000));
   const some = Float32Array.from({ length: Math.floor(values.length / every) }, (_, i) => values[i * every]!);
-  if (side === 'inside') return medianOf(some);
+  if (side !== 'outside') return medianOf(some);
   // Outdoors up to half of the picture may be sky: what is left lies above.
   return quantileOf(some, 0.7);
 }
 
+/** Sky is so much colder than the air on either side: no room holds that, K. */
+const FAR_BELOW_K = 12;
+/** Share of the pixels that has to be so cold. */
+const SKY_SHARE = 0.01;
+
+/** Whether part of a frame is far colder than the air on both sides, as only clear sky is: then it looks outdoors. */
+export function showsSky(values: Float32Array, airs: readonly number[]): boolean {
+  const limit = Math.min(...airs) - FAR_BELOW_K;
+  let cold = 0;
+  for (let i = 0; i < values.length; i += 1) if (values[i]! < limit) cold += 1;
+  return airs.length > 0 && cold >= SKY_SHARE * values.length;
+}
+
 /** Clear or cloudy sky that reaches into the picture from its rim. */
-export function findSky(grid: Grid, side: 'inside' | 'outside'): Part[] {
-  if (side === 'inside') return [];
+export function findSky(grid: Grid, side: Side): Part[] {
+  if (side !== 'outside') return [];
   const limit = levelOf(grid, side) - SKY_K;
   return partsOf(grid, (i) => grid.values[i]! < limit).filter(
     (part) =>
@@ -46,7 +60,7 @@ export function findSky(grid: Grid, side: 'inside' | 'outside'): Part[] {
 }
 
 /** Large things that are far hotter than the surface: radiators, stoves, people before it. */
-export function findHot(grid: Grid, side: 'inside' | 'outside'): Part[] {
+export function findHot(grid: Grid, side: Side): Part[] {
   const limit = levelOf(grid, side) + HOT_K;
   return partsOf(grid, (i) => grid.values[i]! > limit).filter((part) => part.pixels.length >= LEAST_SHARE * grid.values.length);
 }

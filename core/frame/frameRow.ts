@@ -3,7 +3,7 @@ import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, temperatureSchema } from '../rows/fields';
 import { basisSchema } from '../radiometry/basis';
 import { measureSchema } from './metric';
-import { SIDES } from './side';
+import { SIDES } from '../radiometry/side';
 
 export const frameValueSchema = z.object({
   name: nameSchema(160),

@@ -18,6 +18,8 @@ export const roomValueSchema = z.object({
   /** 0 is the ground floor, −1 a cellar. */
   storey: z.number().int().min(-3, 'must be at least −3').max(20, 'must not exceed 20'),
   plan: planBoxSchema,
+  /** Whether it is heated or cooled with the house, or has an air of its own, as a loft has; null as its kind usually is. */
+  heated: z.boolean().nullable().default(null),
   heightM: z.number().min(1, 'must be at least 1 m').max(20, 'must not exceed 20 m'),
   ordinal: z.number().int().min(0).max(1000),
 });
@@ -31,5 +33,5 @@ export const roomEntity = defineEntity({
   schema: roomValueSchema,
   scope: 'site',
   parent: OF_SITE,
-  words: { name: 'name', kind: 'kind', storey: 'storey', plan: 'place on the plan', heightM: 'height' },
+  words: { name: 'name', kind: 'kind', storey: 'storey', plan: 'place on the plan', heightM: 'height', heated: 'heated or not' },
 });

@@ -138,6 +138,7 @@ export function templateRooms(template: HouseTemplate, siteId: string): RoomValu
     storey,
     plan: { x, y, width, depth },
     heightM,
+    heated: null,
     ordinal,
   }));
 }

@@ -1,4 +1,4 @@
-import type { Change, Look, Verdict } from '../compare/change';
+import { type Change, type Look, outerAirC, type Verdict } from '../compare/change';
 import type { VisitDocument } from '../document';
 import { sizeOf } from '../frame/metric';
 import { metricFor } from '../visit/sizes';
@@ -25,11 +25,12 @@ export function leftOf({ pair, earlier, sides, answer }: Proven): Left | null {
 export function leftBy(
   { regions: [place, beside], beforeFrameId }: Pick<PairValue, 'regions' | 'beforeFrameId'>,
   earlier: VisitDocument,
-  look: Pick<Look, 'insideC' | 'outsideC'>,
+  look: Pick<Look, 'side' | 'insideC' | 'outsideC' | 'spaceC'>,
   changes: readonly Change[],
 ): Left | null {
   if (!place || !beside) return null;
-  const drive = look.insideC - look.outsideC;
+  // Seen from outside or from a loft less heat that comes through is a colder face.
+  const drive = (look.side === 'inside' ? 1 : -1) * (look.insideC - outerAirC(look));
   const [one, other] = [place, beside].map(({ id }) => changes.find(({ name }) => name === id)) as [Change, Change];
   if (one.change === null || other.change === null) return null;
   const beforeK = one.beforeC - other.beforeC;

@@ -1,10 +1,13 @@
-import type { Look, Place } from '../compare/change';
+import { type Known, type Look, outerAirC, type Place } from '../compare/change';
 import type { VisitDocument } from '../document';
 import { spansOf } from '../frame/region';
 import { settingsFor } from '../visit/settingsInForce';
 import { surfaceFor } from '../visit/surface';
-import { conditionsOf } from '../visit/theVisit';
-import type { PairRegion } from './pairRow';
+import { standingOf } from '../visit/standing';
+import { wallHistoryOf } from '../visit/wallHistoryOf';
+import type { SurfaceValue } from '../house/surfaceRow';
+import type { WallClass } from '../weather/wallFamilies';
+import type { PairRegion, PairValue } from './pairRow';
 
 /**
  * A frame as it goes into a proof: surface temperatures under its settings, with the air on both sides of the wall.
@@ -12,14 +15,29 @@ import type { PairRegion } from './pairRow';
  * @returns null while the visit does not know the air inside or outside
  */
 export function lookFor(document: VisitDocument, frameId: string, values: Float32Array): Look | null {
-  const { insideC, outsideC } = conditionsOf(document)?.value ?? { insideC: null, outsideC: null };
+  const { side, insideC, outsideC, spaceC } = standingOf(document, frameId);
   if (insideC === null || outsideC === null) return null;
   return {
     surface: surfaceFor(document, frameId, values),
+    side,
     insideC,
     outsideC,
+    spaceC,
     emissivity: settingsFor(document, frameId).emissivity.value,
+    history: wallHistoryOf(document, frameId).history,
   };
+}
+
+/** What is known of the wall of a pair and of its work: what somebody said of it, else what its surface says. */
+export function knownOf(earlier: VisitDocument, { beforeFrameId, wall, work }: Pick<PairValue, 'beforeFrameId' | 'wall' | 'work'>): Known {
+  const surface = earlier.rows.surface[earlier.rows.frame[beforeFrameId]?.value.surfaceId ?? '']?.value;
+  return { wall: wall ?? (surface ? wallClassOf(surface) : 'unknown'), work };
+}
+
+/** How a surface is built, as far as heat in it goes. Ceilings and roofs hang on joists and rafters, whatever the walls are made of. */
+export function wallClassOf({ kind, mass }: Pick<SurfaceValue, 'kind' | 'mass'>): WallClass {
+  if (kind === 'ceiling' || kind === 'roof') return 'light';
+  return mass === 'brick' ? 'masonry' : mass;
 }
 
 /** A region of a pair as a place of its earlier frame. */
@@ -35,6 +53,7 @@ export function placeOf({ id, shape, surface }: PairRegion, { width, height }: {
  * factor gives between the earlier visit's air inside and outside.
  */
 export function inWeatherOf(before: Look, after: Look): Float32Array {
-  const drive = (before.insideC - before.outsideC) / (after.insideC - after.outsideC);
-  return after.surface.values.map((value) => before.outsideC + (value - after.outsideC) * drive);
+  const [outerBefore, outerAfter] = [outerAirC(before), outerAirC(after)];
+  const drive = (before.insideC - outerBefore) / (after.insideC - outerAfter);
+  return after.surface.values.map((value) => outerBefore + (value - outerAfter) * drive);
 }

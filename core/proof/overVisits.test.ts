@@ -63,7 +63,7 @@ describe('where a place was seen again', () => {
 });
 
 describe('a place over visits', () => {
-  const look = { insideC: 20, outsideC: 0 };
+  const look = { insideC: 20, outsideC: 0 , side: 'inside' as const, spaceC: null };
   const changed = (change: number | null, uncertainty: number | null): Change => ({
     name: 'bay',
     beforeC: 15,
@@ -93,6 +93,6 @@ describe('a place over visits', () => {
     const mild = { visit: between, answer: { h: [], changes: [changed(null, null)] } };
     expect(courseOf('bay', earlier, look, [mild]).map(({ visitId }) => visitId)).toEqual([earlier.visitId]);
     expect(courseOf('bay', earlier, look, [{ visit: between, answer: { problem: 'Another wall.' } }])).toEqual([]);
-    expect(courseOf('bay', earlier, { insideC: 8, outsideC: 8 }, [mild])).toEqual([]);
+    expect(courseOf('bay', earlier, { ...look, insideC: 8, outsideC: 8 }, [mild])).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import type { Change, Look } from '../compare/change';
+import { type Change, type Look, outerAirC } from '../compare/change';
 import type { VisitDocument } from '../document';
 import { framesOf } from '../visit/frames';
 import { visitRow } from '../visit/theVisit';
@@ -51,7 +51,7 @@ export function seenAgain(earlier: VisitDocument, visits: readonly VisitDocument
 export function courseOf(
   regionId: string,
   earlier: VisitDocument,
-  look: Pick<Look, 'insideC' | 'outsideC'>,
+  look: Pick<Look, 'side' | 'insideC' | 'outsideC' | 'spaceC'>,
   answers: readonly { visit: VisitDocument; answer: Answer }[],
 ): CoursePoint[] {
   const changes = answers.flatMap(({ visit, answer }) => {
@@ -59,8 +59,11 @@ export function courseOf(
     return change ? [{ visit, change }] : [];
   });
   const [any] = changes;
-  if (!any || look.insideC === look.outsideC) return [];
-  const first = (any.change.beforeC - look.outsideC) / (look.insideC - look.outsideC);
+  const drive = look.insideC - outerAirC(look);
+  if (!any || drive === 0) return [];
+  const seen = (any.change.beforeC - outerAirC(look)) / drive;
+  // As it would be seen from inside, where a higher factor is better on every side.
+  const first = look.side === 'inside' ? seen : 1 - seen;
   return [
     { visitId: earlier.visitId, startedAt: startOf(earlier), factor: first, low: first, high: first },
     ...changes.flatMap(({ visit, change }) => pointOf(visit, first, change)),

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { shapeSchema, type DrawnShape } from '../frame/region';
+import { WORKS } from '../compare/lossChange';
+import type { WallClass } from '../weather/wallFamilies';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, textSchema } from '../rows/fields';
 
@@ -13,6 +15,10 @@ export type SurfaceAnswer = (typeof SURFACE_ANSWERS)[number];
 /** What a person makes of a pair: the finding is done with, it stays, it is left as it is. */
 export const OUTCOMES = ['closed', 'open', 'accepted'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
+
+/** How a wall is built, as far as heat in it goes. */
+export const SAID_WALLS = ['light', 'brick', 'cavity', 'stone', 'unknown'] as const satisfies readonly WallClass[];
+export type SaidWall = (typeof SAID_WALLS)[number];
 
 const drawn = shapeSchema.refine((shape): shape is DrawnShape => shape.kind !== 'beyond', { message: 'must be drawn' });
 const place = z.tuple([z.number().min(-20_000).max(20_000), z.number().min(-20_000).max(20_000)]);
@@ -42,6 +48,10 @@ export const pairValueSchema = z.object({
   /** The same places in both frames, marked by hand where they do not find each other. */
   points: z.array(z.object({ before: place, after: place })).max(12),
   outcome: z.enum(OUTCOMES).nullable(),
+  /** How the wall is built, where somebody said; null as its surface says. */
+  wall: z.enum(SAID_WALLS).nullable().default(null),
+  /** What the work was: some places, or the wall as a whole; null while nobody said. */
+  work: z.enum(WORKS).nullable().default(null),
   note: textSchema(2000),
 });
 
@@ -60,6 +70,8 @@ export const pairEntity = defineEntity({
     regions: 'regions',
     points: 'points by hand',
     outcome: 'what became of it',
+    wall: 'how the wall is built',
+    work: 'what was done',
     note: 'note',
   },
 });

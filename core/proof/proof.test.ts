@@ -73,6 +73,8 @@ describe('a pair', () => {
       afterFrameId: ID.other,
       findingId: ID.finding,
       outcome: null,
+      wall: null,
+      work: null,
       points: [],
     });
     expect(value.regions.map(({ surface }) => surface)).toEqual([null, null]);
@@ -114,9 +116,10 @@ describe('a frame in a proof', () => {
   });
 
   test('in other weather it keeps its factor', () => {
+    const SIDE = { side: 'inside' as const, spaceC: null, emissivity: 0.95, history: null };
     const grid = (value: number) => ({ width: 1, height: 1, values: Float32Array.of(value) });
-    const before = { surface: grid(16), insideC: 20, outsideC: 0, emissivity: 0.95 };
-    const after = { surface: grid(17.5), insideC: 20, outsideC: 10, emissivity: 0.95 };
+    const before = { surface: grid(16), insideC: 20, outsideC: 0, ...SIDE };
+    const after = { surface: grid(17.5), insideC: 20, outsideC: 10, ...SIDE };
     expect(inWeatherOf(before, after)[0]).toBeCloseTo(15, 5);
   });
 

@@ -1,4 +1,7 @@
 import type { Change, Verdict, Why } from '../compare/change';
+import type { WorkSaid } from '../compare/lossChange';
+import type { KnownHistory } from '../visit/wallHistoryOf';
+import type { WallClass } from '../weather/wallFamilies';
 import type { Outcome, SurfaceAnswer } from './pairRow';
 
 export const VERDICT_WORDS: Record<Verdict, string> = {
@@ -25,10 +28,37 @@ export const SURFACE_WORDS: Record<SurfaceAnswer, string> = {
   other: 'changed otherwise',
 };
 
+export const WALL_CLASS_WORDS: Record<WallClass, string> = {
+  light: 'boards with wool or hollow between',
+  brick: 'solid brick',
+  cavity: 'two leaves with a cavity',
+  masonry: 'brick, solid or with a cavity',
+  stone: 'thick stone or concrete',
+  unknown: 'not known',
+};
+
+export const WORK_WORDS: Record<NonNullable<WorkSaid>, string> = {
+  places: 'only these places',
+  'whole-wall': 'the wall as a whole',
+};
+
+/** What is known of the last two days of a wall, in a sentence. */
+export function historyWords({ history, from, missing }: KnownHistory): string {
+  if (history === null)
+    return `What the wall stood in before is not known: ${missing.join('; ')}. A wall that stores heat can hardly be judged.`;
+  const hours = Math.round(-history[0]!.minutes / 60);
+  return from === 'readings' ? `The ${hours} h before are known by readings.` : `Steady for ${hours} h, as was said.`;
+}
+
 const WHY: Record<Why, string> = {
   'more-than-uncertain': 'The change is more than twice what is uncertain.',
-  'less-than-uncertain': 'What changed is less than what is uncertain, and that is little.',
+  'less-than-uncertain': 'With all that is uncertain the change is less than a fifth of what is lost here.',
   'too-uncertain': 'Too much is uncertain: the change could be nothing, or more than that.',
+  'stored-heat':
+    'What the wall stood in during the last two days could have done this much by itself: heat is stored in it. Note the air and the sun of the last 48 hours, or look again after steady weather.',
+  'whole-wall':
+    'Against the wall beside it this place changed; whether the whole wall became better is not known, because the level of the camera is not known well enough. Say what was done.',
+  'space-unknown': 'The air of the space that it is seen from is not known on both visits. Note it for that room.',
   'surface-changed': 'The surface itself was changed, so that its temperature does not tell the same as before.',
   'looks-different': 'It looks different in the photos, and nobody said yet whether the surface itself was changed.',
   'not-in-view': 'The later frame does not show all of it.',

@@ -1,11 +1,11 @@
-import { changesOf, type Change, type Place } from '../compare/change';
+import { changesOf, type Change, type Known, type Place } from '../compare/change';
 import type { Matched } from '../compare/byHand';
 import { laidOn } from '../compare/lay';
 import { differentLooking, type Photo, type PhotoOver } from '../compare/sameLook';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import type { Homography } from '../geometry/homography';
-import { placeOf } from './looks';
+import { knownOf, placeOf } from './looks';
 import { photosOfPair } from './photosOfPair';
 import { sidesOf, type Sides } from './sides';
 
@@ -53,12 +53,16 @@ export function readyPair(
   document: VisitDocument,
   { pair, earlier }: Asked,
   pixels: (frameId: string) => Float32Array | undefined,
-): { sides: Sides; places: Place[] } | null {
+): { sides: Sides; places: Place[]; known: Known } | null {
   const values = [pixels(pair.value.beforeFrameId), pixels(pair.value.afterFrameId)] as const;
   if (!values[0] || !values[1]) return null;
   const sides = sidesOf(earlier, document, pair.value, [values[0], values[1]]);
   const size = earlier.frameFacts[pair.value.beforeFrameId]!;
-  return { sides, places: pair.value.regions.map((region) => placeOf(region, size)) };
+  return {
+    sides,
+    places: pair.value.regions.map((region) => placeOf(region, size)),
+    known: knownOf(earlier, pair.value),
+  };
 }
 
 /**
@@ -70,13 +74,14 @@ export function answerOf(
   { before, after, looks }: Sides,
   points: readonly Matched[],
   places: readonly Place[],
+  known: Known,
   photos: readonly [PhotoOver, PhotoOver] | null,
 ): Answer {
   if (!looks) return { problem: 'The air inside and outside is not known on both visits.' };
   const laying = laidOn(before, after, points);
   if ('error' in laying) return { problem: laying.error.message };
   const { h } = laying.laid;
-  return { h, changes: changesOf(...looks, h, places, photos ? differentLooking(...photos, h, places) : undefined) };
+  return { h, changes: changesOf(...looks, h, places, known, photos ? differentLooking(...photos, h, places) : undefined) };
 }
 
 /** Photos that the pairs of a visit are looked at by. */
@@ -112,7 +117,7 @@ export function provenOf(
     return {
       ...asked,
       sides: ready?.sides ?? null,
-      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places, seenPhotos(asked, document, photoFor)),
+      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places, ready.known, seenPhotos(asked, document, photoFor)),
     };
   });
 }

@@ -72,6 +72,8 @@ export function pairFor(
     regions,
     points: [],
     outcome: null,
+    wall: null,
+    work: null,
     note: '',
   };
 }

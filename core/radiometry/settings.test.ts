@@ -8,7 +8,7 @@ import {
   withSetting,
 } from './settings';
 
-const conditions = { airC: 20.6, humidityPct: 47, outdoors: false, cloudPct: null };
+const conditions = { airC: 20.6, humidityPct: 47, side: 'inside' as const, cloudPct: null };
 
 describe('resolving settings', () => {
   test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
@@ -22,7 +22,7 @@ describe('resolving settings', () => {
   });
 
   test('without conditions the air is a guess that says so', () => {
-    const resolved = resolveSettings({}, { airC: null, humidityPct: null, outdoors: false, cloudPct: null });
+    const resolved = resolveSettings({}, { airC: null, humidityPct: null, side: 'inside' as const, cloudPct: null });
     expect(resolved.airC.origin).toBe('default');
     expect(resolved.humidityPct).toEqual({ value: null, origin: 'default' });
   });
@@ -121,13 +121,13 @@ describe('the air path', () => {
   test('without humidity the path is reckoned for air between dry and damp, and less surely', () => {
     const resolved = resolveSettings(
       { visit: { ...NO_SETTINGS, distanceM: 40 } },
-      { airC: 20, humidityPct: null, outdoors: false, cloudPct: null },
+      { airC: 20, humidityPct: null, side: 'inside' as const, cloudPct: null },
     );
     expect(resolved.transmittance.origin).toBe('path');
     expect(resolved.transmittance.value).toBeLessThan(1);
     const known = resolveSettings(
       { visit: { ...NO_SETTINGS, distanceM: 40 } },
-      { airC: 20, humidityPct: 60, outdoors: false, cloudPct: null },
+      { airC: 20, humidityPct: 60, side: 'inside' as const, cloudPct: null },
     );
     expect(resolved.transmittance.value).toBeCloseTo(known.transmittance.value, 9);
     expect(resolved.transmittanceU).toBeGreaterThan(known.transmittanceU);
@@ -136,7 +136,7 @@ describe('the air path', () => {
 
 test('what a visit says of its rooms is not taken outdoors: there ground and sky are mirrored, by their cloud', () => {
   const visit = { ...NO_SETTINGS, emissivity: 0.9, reflectedC: 20, airC: 21, humidityPct: 50 };
-  const outdoors = { airC: 2, humidityPct: null, outdoors: true, cloudPct: 0 };
+  const outdoors = { airC: 2, humidityPct: null, side: 'outside' as const, cloudPct: 0 };
   const resolved = resolveSettings({ visit }, outdoors);
   expect(resolved.emissivity).toMatchObject({ value: 0.9, origin: 'visit' });
   expect(resolved.airC).toEqual({ value: 2, origin: 'conditions' });

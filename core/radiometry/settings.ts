@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { textSchema } from '../rows/fields';
+import type { Side } from './side';
 import { airTransmittance } from './airPath';
 import { reflectedOutdoors } from './outdoors';
 import { type Share, UNCERTAINTY_PARTS } from './quantity';
@@ -119,8 +120,8 @@ export interface SurveyConditions {
   /** Air on the side where the camera stands, °C, null when not known. */
   airC: number | null;
   humidityPct: number | null;
-  /** Outdoors a surface mirrors the sky as well. */
-  outdoors: boolean;
+  /** Where the camera stands: outdoors a surface mirrors the sky as well. */
+  side: Side;
   /** Cloud, per cent; null where nobody noted it. */
   cloudPct: number | null;
 }
@@ -182,17 +183,20 @@ export function resolveSettings(
 
 const INSIDE_ONLY: readonly string[] = ['reflectedC', 'airC', 'humidityPct'] satisfies SettingName[];
 
-/** What a visit says of air, humidity and what is mirrored holds inside: outdoors each wall has its own part of the sky. */
-export function isInsideOnly(name: string, { outdoors }: Pick<SurveyConditions, 'outdoors'>): boolean {
-  return outdoors && INSIDE_ONLY.includes(name);
+/**
+ * What a visit says of air, humidity and what is mirrored holds in the house: outdoors each wall has its own part of the sky, and
+ * a loft has its own air.
+ */
+export function isInsideOnly(name: string, { side }: Pick<SurveyConditions, 'side'>): boolean {
+  return side !== 'inside' && INSIDE_ONLY.includes(name);
 }
 
 /** What a surface mirrors where nobody looked: indoors what has the temperature of the air, outdoors ground and sky. */
 function surroundings(
   airC: number,
-  { outdoors, cloudPct }: Pick<SurveyConditions, 'outdoors' | 'cloudPct'>,
+  { side, cloudPct }: Pick<SurveyConditions, 'side' | 'cloudPct'>,
 ): Resolved<number> & { u: number | null } {
-  if (!outdoors || Math.abs(airC) > 60) return { value: airC, origin: 'air', u: null };
+  if (side !== 'outside' || Math.abs(airC) > 60) return { value: airC, origin: 'air', u: null };
   const { value, uncertainty } = reflectedOutdoors(airC, cloudPct);
   return { value, origin: 'sky', u: uncertainty };
 }

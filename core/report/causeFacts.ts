@@ -27,6 +27,7 @@ export function causeFacts(argued: Argued, unit: DisplayUnit): Fact[] {
     tools: null,
     loft: true,
     made: argued.outcomes,
+    told: argued.circumstances,
   })[0];
   const likely = `${first.cause.name} (${percent(first.score)})`;
   const other = second.score >= SECOND ? `; or ${second.cause.name.toLowerCase()} (${percent(second.score)})` : '';

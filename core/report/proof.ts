@@ -1,4 +1,4 @@
-import type { Change, Look, Verdict } from '../compare/change';
+import { type Change, type Look, outerAirC, type Verdict } from '../compare/change';
 import type { VisitDocument } from '../document';
 import { outlineOf } from '../frame/reshape';
 import { projected } from '../geometry/homography';
@@ -106,7 +106,7 @@ function pairBlocks(document: VisitDocument, proven: Proven, unit: DisplayUnit):
 
 function factsOf(proven: Proven, changes: readonly Change[], unit: DisplayUnit): Fact[] {
   const [look] = proven.sides!.looks!;
-  const drive = look.insideC - look.outsideC;
+  const drive = look.insideC - outerAirC(look);
   const left = leftOf(proven);
   return [
     ...proven.pair.value.regions.map(({ id, name }): Fact => {
@@ -114,7 +114,7 @@ function factsOf(proven: Proven, changes: readonly Change[], unit: DisplayUnit):
       const by =
         change.change === null
           ? ''
-          : ` In the weather of the first visit it would now be ${format.signedDifference(change.change * drive, unit)} ± ${format.difference(1.96 * change.uncertainty! * Math.abs(drive), unit)} against then.`;
+          : ` In the weather of the first visit, in balance, it would now be ${format.signedDifference((look.side === 'inside' ? 1 : -1) * change.change * drive, unit)} ± ${format.difference(1.96 * change.uncertainty! * Math.abs(drive), unit)} against then.`;
       return { label: name, value: `${VERDICT_WORDS[change.verdict]}. ${plainWords(change)}${by}` };
     }),
     ...(left
@@ -130,11 +130,12 @@ function factsOf(proven: Proven, changes: readonly Change[], unit: DisplayUnit):
 
 /** Temperatures of two visits at which a wall lets as much heat through; null where it was colder outside once and warmer once. */
 function sameFactor(before: Look, after: Look): { there(celsius: number): number; back(celsius: number): number } | null {
-  const drives = (after.insideC - after.outsideC) / (before.insideC - before.outsideC);
+  const [outerBefore, outerAfter] = [outerAirC(before), outerAirC(after)];
+  const drives = (after.insideC - outerAfter) / (before.insideC - outerBefore);
   if (!(drives > 0) || !Number.isFinite(drives)) return null;
   return {
-    there: (celsius) => after.outsideC + (celsius - before.outsideC) * drives,
-    back: (celsius) => before.outsideC + (celsius - after.outsideC) / drives,
+    there: (celsius) => outerAfter + (celsius - outerBefore) * drives,
+    back: (celsius) => outerBefore + (celsius - outerAfter) / drives,
   };
 }
 

@@ -30,7 +30,7 @@ const TITLES: Record<Part, (cold: string) => string[]> = {
   vent: () => ['Vent open though closed', 'Air comes in beside the vent'],
   appliances: () => ['Heat at a seal', 'Warm although off'],
   'loft-floor': () => ['Insulation missing', 'Insulation pushed aside'],
-  'loft-eaves': () => ['Insulation stops short of the eaves', 'Wind in the insulation'],
+  'loft-eaves': () => ['Insulation stops short of the eaves', 'Insulation pushed away from the eaves'],
   'facade-left': () => ['A field unlike the wall around it', 'Heat leaves at an edge'],
   'facade-right': () => ['A field unlike the wall around it', 'Heat leaves at an edge'],
   history: () => ['The change still shows'],

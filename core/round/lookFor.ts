@@ -1,5 +1,7 @@
 import type { RoomValue } from '../house/roomRow';
 import type { SurfaceValue } from '../house/surfaceRow';
+import type { Side } from '../radiometry/side';
+import { isHeated } from '../house/heated';
 import type { Part } from './parts';
 
 /** What a fault looks like depends on these. */
@@ -7,7 +9,7 @@ export interface Place {
   /** Studs or joists behind a lining, or brick and stone. */
   build: 'framed' | 'massive';
   /** Where the surface is seen from; a loft's floor is seen from the cold side of a heated house. */
-  side: 'inside' | 'outside' | 'loft';
+  side: Side;
   /** Cooler inside than outdoors. */
   cooled: boolean;
   /** The sun is up. */
@@ -31,7 +33,8 @@ export function placeOfStop(
   { cooled, day }: Pick<Place, 'cooled' | 'day'>,
 ): Place {
   const loft = room?.kind === 'loft' && surface?.kind === 'floor';
-  const side = surface !== null && surface.roomId === null ? 'outside' : loft ? 'loft' : 'inside';
+  const own = room !== null && !isHeated(room);
+  const side = surface !== null && surface.roomId === null ? 'outside' : own ? 'loft' : 'inside';
   // Ceilings and roofs hang on joists and rafters, whatever the walls are made of.
   const framed =
     surface === null ? false : surface.mass === 'light' || surface.kind === 'ceiling' || surface.kind === 'roof' || loft;
@@ -95,7 +98,7 @@ const LOOK_FOR: Record<Part, (words: Words) => string> = {
   appliances: () => 'Warm boxes that glow all day; worn seals of refrigerators.',
   'loft-floor': ({ Cold, cold, cooled }) =>
     `${Cold} fields and joints: ${cooled ? 'the rooms’ cool air' : 'heat'} that comes through. Seen from here faults are ${cold}.`,
-  'loft-eaves': ({ cold }) => `Blown-back insulation, a ${cold} strip of bare ceiling, and light or air at the eaves.`,
+  'loft-eaves': ({ cold }) => `Insulation pushed away from the eaves, a ${cold} strip of bare ceiling, and light or air at the eaves.`,
   'facade-left': ({ Cold, cold, build, cooled, day }) =>
     `${Cold} fields and lines${build === 'massive' ? ' at slabs and lintels' : ' between studs'}, ${cold} frames, the counterpart of what was seen inside.${cooled ? '' : ' Plinth, vents and chimney are warm anyway.'}${day ? SUNNY_WALL : ''}`,
   'facade-right': ({ cold, day }) =>

@@ -1,3 +1,4 @@
+import type { Side } from '../radiometry/side';
 import { losesHeat, OPENING_WORDS, type OpeningKind, type RoomKind } from '../house/kinds';
 import type { Row } from '../entities';
 import type { RoomValue } from '../house/roomRow';
@@ -267,7 +268,7 @@ function facadeStops(facade: Row<'surface'>): Stop[] {
   );
 }
 
-/** Which side a surface is looked at from. */
-export function sideOf(surface: Pick<SurfaceValue, 'roomId'>): 'inside' | 'outside' {
+/** Where a surface is looked at from; a room with an air of its own makes a loft of the inside by itself (`sideOf`). */
+export function sideOfSurface(surface: Pick<SurfaceValue, 'roomId'>): Side {
   return surface.roomId === null ? 'outside' : 'inside';
 }

@@ -227,6 +227,7 @@ describe('a simulated house', () => {
       storey: 0,
       plan: { x: 0, y: 0, width: 4, depth: 4 },
       heightM: 2.4,
+      heated: null,
       ordinal: 0,
     },
     described: null,

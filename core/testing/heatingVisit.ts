@@ -61,6 +61,7 @@ export function heatingVisit(): VisitDocument {
       storey,
       plan: { x: 4 * k, y: 0, width: 4, depth: 4 },
       heightM: 2.5,
+      heated: null,
       ordinal: k,
     });
     const place = { name: 'Radiator', x: 2, y: 0.2, ordinal: 0 };

@@ -15,6 +15,9 @@ export const conditionsValueSchema = z.object({
   cloudPct: humiditySchema.nullable(),
   sunHours: hours.nullable(),
   rainHours: hours.nullable(),
+  /** For how long the heating, or the cooling, has been as it is; and the air outside within some 3 K of what it is. */
+  heatingHours: hours.nullable().default(null),
+  airHours: hours.nullable().default(null),
 });
 
 export type ConditionsValue = z.infer<typeof conditionsValueSchema>;
@@ -34,6 +37,8 @@ export const conditionsEntity = defineEntity({
     cloudPct: 'cloud',
     sunHours: 'since sun',
     rainHours: 'since rain',
+    heatingHours: 'heating unchanged for',
+    airHours: 'air outside unchanged for',
   },
   removable: false,
 });

@@ -11,6 +11,7 @@ import type { By } from '../frame/reading';
 import { type Meaning, meaningsFor } from './meanings';
 import { type Comparison, compareRegions, leftOutOf, pixelsOf, readingOf, regionsOf } from './readings';
 import { lineFor, settingsFor } from './settingsInForce';
+import { sideOf } from './standing';
 import { metricFor } from './sizes';
 import { conditionsOf, visitRow } from './theVisit';
 import type { FrameFacts, VisitDocument } from '../document';
@@ -54,7 +55,7 @@ export interface FrameView {
 /** The range of a frame by itself, without what is left out by hand, hot objects and sky. */
 export function freshRange(document: VisitDocument, frameId: string, values: Float32Array): OwnRange {
   const { width, height } = document.frameFacts[frameId]!;
-  const outside = document.rows.frame[frameId]!.value.side === 'outside';
+  const outside = sideOf(document, frameId) === 'outside';
   const air = conditionsOf(document)?.value.outsideC ?? null;
   const mask = maskOf(leftOutOf(document, frameId), width, height);
   return ownRange(values, lineFor(document, frameId), mask, outside ? air : null);

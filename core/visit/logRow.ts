@@ -14,6 +14,8 @@ export const MAX_LOG_ENTRIES = 5000;
 
 export const logValueSchema = z.object({
   visitId: idSchema,
+  /** The room whose air was read as the air inside; null for the house. */
+  roomId: idSchema.nullable().default(null),
   name: nameSchema(160),
   entries: z.array(logEntrySchema).max(MAX_LOG_ENTRIES, `must not be more than ${MAX_LOG_ENTRIES}`),
 });
@@ -27,5 +29,6 @@ export const logEntity = defineEntity({
   schema: logValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  words: { name: 'name', entries: 'readings' },
+  points: { roomId: { kind: 'room', whenGone: 'clear' } },
+  words: { roomId: 'room', name: 'name', entries: 'readings' },
 });

@@ -2,6 +2,8 @@ import { dewPointFromHumidity, surfaceTemperatureAtHumidity } from '../humidity/
 import type { VisitDocument } from '../document';
 import { MOULD_HUMIDITY } from './moisture';
 import { settingsFor } from './settingsInForce';
+import { sideOf } from './standing';
+import type { Side } from '../radiometry/side';
 
 /** Temperatures that mean something on the scale. */
 export interface Meaning {
@@ -11,6 +13,8 @@ export interface Meaning {
   celsius: number;
 }
 
+const AIR_WORDS: Record<Side, string> = { inside: 'air inside', loft: 'air of this space', outside: 'air outside' };
+
 /**
  * Air, dew point (below 0 °C frost point) and where the air at the surface is 80 % humid now, on a frame's side; the humidity that
  * is known is the air's inside.
@@ -19,7 +23,7 @@ export function meaningsFor(document: VisitDocument, frameId: string): Meaning[]
   const { airC, humidityPct } = settingsFor(document, frameId);
   const meanings: Meaning[] = [];
   if (airC.origin === 'default') return meanings;
-  meanings.push({ name: 'air', label: `air ${document.rows.frame[frameId]!.value.side}`, celsius: airC.value });
+  meanings.push({ name: 'air', label: AIR_WORDS[sideOf(document, frameId)], celsius: airC.value });
   const humidity = humidityPct.value;
   if (humidity !== null && humidity > 0) {
     const dew = dewPointFromHumidity(airC.value, humidity / 100);

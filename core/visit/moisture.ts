@@ -4,7 +4,8 @@ import { saturationPressure } from '../humidity/saturation';
 import { computed, type Quantity, uncertain, uncertaintyOf } from '../radiometry/quantity';
 import { USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import { settingsFor } from './settingsInForce';
-import { conditionsOf, visitRow } from './theVisit';
+import { standingOf } from './standing';
+import { visitRow } from './theVisit';
 
 /** Where a number stands against a limit: on one side with 95 %, or it cannot be told. */
 export type Against = 'above' | 'below' | 'undecided';
@@ -41,17 +42,19 @@ export const MOULD_FACTORS = [
 
 /** @param reading - of a region of the frame; outdoors says nothing of moisture inside, and gives null */
 export function moistureOf(document: VisitDocument, frameId: string, reading: Reading): Moisture | null {
-  if (document.rows.frame[frameId]!.value.side !== 'inside') return null;
+  const { side, outsideC } = standingOf(document, frameId);
+  if (side === 'outside') return null;
   const { airC, humidityPct } = settingsFor(document, frameId);
-  const outsideC = conditionsOf(document)?.value.outsideC ?? null;
   const insideC = airC.origin === 'default' ? null : airC.value;
   // The same error of the air as in the measurement itself.
-  const inside = uncertain(airC.value, { name: 'air inside', part: 'air', u: USUAL_UNCERTAINTY.air });
+  const inside = uncertain(airC.value, { name: `air ${side}`, part: 'air', u: USUAL_UNCERTAINTY.air });
   const humidity =
     insideC === null || humidityPct.value === null || humidityPct.value <= 0
       ? null
       : humidityAt(reading.mean, inside, humidityPct.value / 100);
-  return { humidity, factor: factorOf(document, reading.mean, inside, insideC, outsideC) };
+  // A limit of the factor is one of rooms that are lived in.
+  const factor = side === 'inside' ? factorOf(document, reading.mean, inside, insideC, outsideC) : null;
+  return { humidity, factor };
 }
 
 function humidityAt(surface: Quantity, air: Quantity, humidity: number): Moisture['humidity'] {

@@ -70,7 +70,7 @@ describe('what follows from a visit', () => {
       { at: at('19:10'), insideC: 21, outsideC: null, humidityPct: 40 },
       { at: at('19:30'), insideC: 22, outsideC: null, humidityPct: null },
     ];
-    logged.rows.log.a = { id: 'a', version: 1, value: { visitId: ID.visit, name: 'By hand', entries } };
+    logged.rows.log.a = { id: 'a', version: 1, value: { visitId: ID.visit, roomId: null, name: 'By hand', entries } };
     expect(settingsFor(logged, ID.frame)).toMatchObject({ airC: { value: 21.5 }, humidityPct: { value: 40 } });
     expect(settingsFor(logged, ID.other).airC).toEqual({ value: 21.25, origin: 'conditions' });
     logged.rows.frame[ID.frame]!.value.side = 'outside';

@@ -3,6 +3,7 @@ import type { VisitDocument } from '../document';
 import { computed, uncertain, uncertaintyOf } from '../radiometry/quantity';
 import { USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import type { Comparison } from './readings';
+import { sideOf } from './standing';
 import { settingsFor } from './settingsInForce';
 import { conditionsOf } from './theVisit';
 
@@ -28,12 +29,12 @@ export interface SameHour {
  * The air inside is that of each frame's own time; what is not known of it and of the air outside is the same for both.
  */
 export function sameHour(document: VisitDocument, thisId: string, thatId: string, comparison: Comparison): SameHour | null {
-  const { region, frame } = document.rows;
+  const { region } = document.rows;
   const outsideC = conditionsOf(document)?.value.outsideC ?? null;
   const [thisAir, thatAir] = [thisId, thatId].map((id) => {
     const { frameId } = region[id]!.value;
     const { airC } = settingsFor(document, frameId);
-    return frame[frameId]!.value.side === 'inside' && airC.origin !== 'default' ? airC.value : null;
+    return sideOf(document, frameId) === 'inside' && airC.origin !== 'default' ? airC.value : null;
   }) as [number | null, number | null];
   if (outsideC === null || thisAir === null || thatAir === null) return null;
   if ([thisAir, thatAir].some((insideC) => Math.abs(insideC - outsideC) < LEAST_DRIVE_K)) return null;

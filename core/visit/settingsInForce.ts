@@ -11,9 +11,9 @@ import {
 } from '../radiometry/settings';
 import { type Input, linear, type Quantity, uncertain } from '../radiometry/quantity';
 import { type CameraErrors, type UncertainSettings, USUAL_CAMERA, USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
-import { airAt } from './airLog';
 import { derived } from '../rows/derived';
-import { cameraOfFrame, takenAtOf } from './frames';
+import { cameraOfFrame } from './frames';
+import { sideOf, standingOf } from './standing';
 import { conditionsOf } from './theVisit';
 
 /** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
@@ -29,25 +29,19 @@ export function settingsRow(document: VisitDocument, ownerId: string): Row<'sett
   return settingsByOwner(document).get(ownerId);
 }
 
-const loggedAir = derived(
-  (document: VisitDocument) => [document.rows.log],
-  ({ rows }) => Object.values(rows.log).flatMap(({ value }) => value.entries),
-);
-
 /** Settings in force for a frame, or for one of its regions. */
 export function settingsFor(document: VisitDocument, frameId: string, regionId?: string): ResolvedSettings {
   const frame = document.rows.frame[frameId]!;
   const conditions = conditionsOf(document)?.value;
-  const inside = frame.value.side === 'inside';
-  const logged = airAt(loggedAir(document), Date.parse(takenAtOf(document, frameId)));
+  const { side, hereC, humidityPct } = standingOf(document, frameId);
   const of = (id: string | null | undefined): Settings | null =>
     id === undefined || id === null ? null : (settingsRow(document, id)?.value ?? null);
   return resolveSettings(
     { visit: of(document.visitId), surface: of(frame.value.surfaceId), frame: of(frameId), region: of(regionId) },
     {
-      airC: (inside ? (logged.insideC ?? conditions?.insideC) : (logged.outsideC ?? conditions?.outsideC)) ?? null,
-      humidityPct: inside ? (logged.humidityPct ?? conditions?.humidityPct ?? null) : null,
-      outdoors: !inside,
+      airC: hereC,
+      humidityPct,
+      side,
       cloudPct: conditions?.cloudPct ?? null,
     },
   );
@@ -74,7 +68,7 @@ export function cameraErrorsFor(document: VisitDocument, frameId: string): Camer
 /** Settings in force for a frame or one of its regions, with what is not known of them and what they share with others. */
 export function uncertainSettingsFor(document: VisitDocument, frameId: string, regionId?: string): UncertainSettings {
   const { emissivity, reflectedC, airC, transmittance, transmittanceU, material } = settingsFor(document, frameId, regionId);
-  const { side } = document.rows.frame[frameId]!.value;
+  const side = sideOf(document, frameId);
   const owner = regionId ?? frameId;
   return {
     emissivity: sourcedQuantity(
@@ -120,9 +114,10 @@ function emissivityGroup(
  * same part of the sky.
  */
 function reflectedGroup(document: VisitDocument, frameId: string, owner: string, { origin, from }: Sourced): string {
-  const { side, surfaceId, roomId } = document.rows.frame[frameId]!.value;
+  const { surfaceId, roomId } = document.rows.frame[frameId]!.value;
+  const side = sideOf(document, frameId);
   if (origin === 'region') return owner;
-  const told = side === 'inside' || from !== null;
+  const told = side !== 'outside' || from !== null;
   if (origin === 'frame') return told ? frameId : owner;
   if (origin === 'surface') return told ? `surface ${surfaceId}` : owner;
   if (side === 'outside') return owner;
@@ -137,5 +132,5 @@ export function lineFor(document: VisitDocument, frameId: string): RadianceLine 
 
 /** All that a frame's temperatures follow from besides its pixels; for what is remembered of it. */
 export function partsOfFrame({ rows, frameFacts }: VisitDocument, frameId: string): unknown[] {
-  return [rows.frame[frameId], frameFacts[frameId], rows.settings, rows.camera, rows.conditions, rows.log];
+  return [rows.frame[frameId], frameFacts[frameId], rows.settings, rows.camera, rows.conditions, rows.log, rows.room, rows.surface];
 }

@@ -1,8 +1,9 @@
 import type { Layer } from './wallLayers';
 
-/** What is known of a wall: boards with wool or hollow between; solid brick; two leaves; thick stone or concrete; nothing. */
+/** What is known of a wall, for the command line and for people: boards with wool or hollow between; solid brick; two leaves; thick stone or concrete; nothing. */
 export const WALL_CLASSES = ['light', 'brick', 'cavity', 'stone', 'unknown'] as const;
-export type WallClass = (typeof WALL_CLASSES)[number];
+/** Besides, brickwork of which it is not known whether it has a cavity. */
+export type WallClass = (typeof WALL_CLASSES)[number] | 'masonry';
 
 /** Walls that are alike but for how well they are insulated, from bare to well insulated; each by its layers from outside in. */
 export type WallFamily = readonly (readonly Layer[])[];
@@ -57,6 +58,7 @@ export const WALL_FAMILIES: Record<WallClass, readonly WallFamily[]> = {
   light: LIGHT,
   brick: BRICK,
   cavity: CAVITY,
+  masonry: [...BRICK, ...CAVITY],
   stone: STONE,
   unknown: [...LIGHT, ...BRICK, ...CAVITY, ...STONE],
 };

@@ -16,7 +16,7 @@ import type { Basis } from '@core/radiometry/basis';
 import type { Shape } from '@core/frame/region';
 import type { Measure } from '@core/frame/metric';
 import { REGION_ROLES } from '@core/frame/regionRow';
-import { SIDES } from '@core/frame/side';
+import { SIDES } from '@core/radiometry/side';
 import type { Scene } from '@core/simulate/scene';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';

@@ -1,5 +1,6 @@
 import { int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
-import { OUTCOMES, type PairValue } from '@core/proof/pairRow';
+import { WORKS } from '@core/compare/lossChange';
+import { OUTCOMES, type PairValue, SAID_WALLS } from '@core/proof/pairRow';
 import { uuid } from '../columns/uuid';
 import { frame } from './frame';
 import { visit } from './visit';
@@ -21,6 +22,8 @@ export const pair = mysqlTable('pair', {
   regions: json().$type<PairValue['regions']>().notNull(),
   points: json().$type<PairValue['points']>().notNull(),
   outcome: mysqlEnum(OUTCOMES),
+  wall: mysqlEnum(SAID_WALLS),
+  work: mysqlEnum(WORKS),
   note: text().notNull(),
   version: int().notNull().default(1),
 });

@@ -69,6 +69,8 @@ export const log = mysqlTable(
   {
     id: uuid().primaryKey(),
     visitId: ofVisit(),
+    /** Whose air was read as the air inside; null for the house. */
+    roomId: uuid('room_id'),
     name: varchar({ length: 160 }).notNull(),
     entries: json().$type<LogEntry[]>().notNull(),
     version: int().notNull().default(1),

@@ -43,6 +43,8 @@ export const room = mysqlTable('room', {
   planWidth: int('plan_width').notNull().default(4),
   planDepth: int('plan_depth').notNull().default(4),
   heightM: double('height_m').notNull().default(2.4),
+  /** null as rooms of its kind usually are. */
+  heated: boolean(),
   ordinal: int().notNull(),
   version: int().notNull().default(1),
 });

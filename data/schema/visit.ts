@@ -63,6 +63,9 @@ export const conditions = mysqlTable(
     /** Hours since sun was on a wall that was looked at, and since rain. */
     sunHours: double('sun_h'),
     rainHours: double('rain_h'),
+    /** Hours for which the heating, and the air outside, have been as they are. */
+    heatingHours: double('heating_h'),
+    airHours: double('air_h'),
     version: int().notNull().default(1),
   },
   (table) => [

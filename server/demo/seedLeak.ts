@@ -37,7 +37,7 @@ export async function seedLeak(asking: Asking): Promise<void> {
     .set({ complaints: intakeOf({ complaints: [...demo.complaints], history: [], people: '', access: '' }).complaints })
     .where(eq(t.intake.visitId, visitId));
   await ensureCamera(asking, STAND_IN_CAMERA.id, STAND_IN_CAMERA.value);
-  const room: RoomValue = { siteId, heightM: 2.6, ordinal: 0, ...demo.room };
+  const room: RoomValue = { siteId, heightM: 2.6, heated: null, ordinal: 0, ...demo.room };
   const roomId = newId();
   await asking.db.insert(t.room).values({ ...(columnsOf('room', room) as typeof t.room.$inferInsert), id: roomId });
   const floor: SurfaceValue = {

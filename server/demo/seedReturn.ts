@@ -27,7 +27,7 @@ export async function seedReturn(asking: Asking): Promise<void> {
   for (const [ordinal, room] of demo.rooms.entries()) {
     const id = newId();
     roomIds.set(room.name, id);
-    const value: RoomValue = { siteId, heightM: 2.7, ordinal, ...room };
+    const value: RoomValue = { siteId, heightM: 2.7, heated: null, ordinal, ...room };
     await asking.db.insert(t.room).values({ ...(columnsOf('room', value) as typeof t.room.$inferInsert), id });
   }
   const walls = [];

@@ -126,7 +126,7 @@ function stopKeyAt({ id, value }: { id: string; value: SurfaceValue }, part: Par
 
 async function addRooms(asking: Asking, siteId: string): Promise<Map<string, string>> {
   const rooms = demo.rooms.map((room, ordinal) => {
-    const value: RoomValue = { siteId, heightM: 2.4, ordinal, ...room };
+    const value: RoomValue = { siteId, heightM: 2.4, heated: null, ordinal, ...room };
     return { id: newId(), ...columnsOf('room', value) } as typeof t.room.$inferInsert & { id: string };
   });
   await asking.db.insert(t.room).values(rooms);

@@ -41,7 +41,7 @@ export async function seedSignal(asking: Asking): Promise<void> {
     items: KINDS['no-heat'].bring.map((name) => ({ name, packed: true })),
   });
   const rooms = demo.rooms.map(({ name, kind, storey, plan: [x, y, width, depth] }, ordinal) => {
-    const value: RoomValue = { siteId, name, kind, storey, plan: { x, y, width, depth }, heightM: 2.5, ordinal };
+    const value: RoomValue = { siteId, name, kind, storey, plan: { x, y, width, depth }, heightM: 2.5, heated: null, ordinal };
     return { id: newId(), value };
   });
   await db

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { writeTiff } from '@core/formats/tiff/write';
 import type { SurfaceValue } from '@core/house/surfaceRow';
 import type { StopValue } from '@core/round/stopRow';
-import { sideOf } from '@core/round/stops';
+import { sideOfSurface } from '@core/round/stops';
 import { renderPhoto } from '@core/simulate/renderPhoto';
 import { renderScene } from '@core/simulate/renderScene';
 import type { Scene } from '@core/simulate/scene';
@@ -34,7 +34,7 @@ export async function takePicture(
   visitId: string,
   { scene, stem, name, takenAt, surfaceId, surface, stopKey, cameraId }: DemoPicture,
 ): Promise<{ frameId: string; photoId: string }> {
-  const common = { name, surfaceId, stopKey, cameraId, roomId: surface.roomId, side: sideOf(surface) };
+  const common = { name, surfaceId, stopKey, cameraId, roomId: surface.roomId, side: sideOfSurface(surface) };
   const file = { ...common, fileName: `${stem}.tif`, takenAt, bytes: writeTiff(renderScene(scene), nodeCodecs) };
   const decode: Decode = async (wanted, onPage) => {
     for (const page of decodePages(wanted)) await onPage(page);

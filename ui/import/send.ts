@@ -2,7 +2,7 @@ import { CoreError, type CoreErrorData } from '@core/errors';
 import type { FrameWarning } from '@core/frame/frame';
 import type { Basis } from '@core/radiometry/basis';
 import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
-import type { Side } from '@core/frame/side';
+import type { Side } from '@core/radiometry/side';
 import { patientFetch } from '@ui/server/reachable';
 
 /** Where on the round the files come from, and how they are read. */

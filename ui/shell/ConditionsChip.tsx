@@ -78,6 +78,8 @@ const FIELDS: Field[] = [
   { name: 'cloudPct', label: 'Cloud', kind: 'plain', unit: '%' },
   { name: 'sunHours', label: 'Last sun on a wall', kind: 'plain', unit: 'h ago' },
   { name: 'rainHours', label: 'Last rain', kind: 'plain', unit: 'h ago' },
+  { name: 'heatingHours', label: 'Heating as now for', kind: 'plain', unit: 'h' },
+  { name: 'airHours', label: 'Air outside as now for', kind: 'plain', unit: 'h' },
 ];
 
 const WINDS = [0, 45, 90, 135, 180, 225, 270, 315].map((azimuth) => ({ value: azimuth, label: compassWord(azimuth) }));

@@ -18,7 +18,11 @@ export const airLeak: Cause = {
     reach: { part: 6, top: 4 },
     wet: { above: 8, 'below-dew-point': 1, 'below-wet-bulb': 1 },
   },
-  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
+  limits: {
+    bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 },
+    // What loses heat cannot differ the other way on this side in this season.
+    sign: { gain: 0.004 },
+  },
   usually: {
     inside: 'what air blows on is streaky',
     form: 'air feathers out from a crack',

@@ -18,7 +18,12 @@ export const missingInsulation: Cause = {
     begins: { free: 8, rim: 1, junction: 1 },
     reach: { part: 8, top: 1.5, through: 0.5 },
   },
-  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
+  limits: {
+    bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 },
+    // What loses heat cannot differ the other way on this side in this season.
+    sign: { gain: 0.004 },
+    within: { pane: 0.05 },
+  },
   usually: {
     bounds: 'what loses heat lies between the air inside and outside',
     form: 'a bare bay has straight sides',

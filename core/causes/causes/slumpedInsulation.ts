@@ -17,7 +17,12 @@ export const slumpedInsulation: Cause = {
     framing: { bay: 8, 'one-side': 1, off: 1 },
     within: { surface: 10 },
   },
-  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
+  limits: {
+    bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 },
+    // What loses heat cannot differ the other way on this side in this season.
+    sign: { gain: 0.004 },
+    within: { pane: 0.05 },
+  },
   usually: {
     bounds: 'what loses heat lies between the air inside and outside',
     reach: 'insulation slumps from the top of a bay',

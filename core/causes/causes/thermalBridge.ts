@@ -16,7 +16,12 @@ export const thermalBridge: Cause = {
     within: { surface: 10 },
     inside: { even: 10 },
   },
-  limits: { bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 } },
+  limits: {
+    bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 },
+    // What loses heat cannot differ the other way on this side in this season.
+    sign: { gain: 0.004 },
+    within: { pane: 0.05 },
+  },
   usually: {
     bounds: 'what loses heat lies between the air inside and outside',
     form: 'a bridge is a straight stripe',

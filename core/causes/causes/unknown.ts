@@ -2,8 +2,8 @@ import type { Cause } from '../cause';
 
 export const unknown: Cause = {
   code: 'unknown',
-  name: 'Something else',
-  gloss: 'None of the causes that are known here.',
+  name: 'Not decided',
+  gloss: 'None of the causes that are known here explains it well enough.',
   harmless: false,
   prior: 1.5,
   expects: {},

@@ -1,6 +1,6 @@
 import { depthInside, perDrop, softStep, type BoxM, type FeatureKind, widened } from '../surface';
 
-/** The upper part of a bay, from which insulation has sunk or was blown back: straight sides, a soft lower rim. */
+/** The upper part of a bay, from which insulation has sunk or was pushed away from the eaves: straight sides, a soft lower rim. */
 export interface SlumpFeature extends BoxM {
   kind: 'slump';
   /** Drop of the temperature factor at the top, 0 … 1. */

@@ -79,6 +79,7 @@ function frameOf(id: string, at: number, change: Partial<PracticeEvents> = {}) {
         storey: 0,
         plan: { x: 0, y: 0, width: 4, depth: 4 },
         heightM: 2.5,
+        heated: null,
         ordinal: 0,
       },
     },

@@ -83,7 +83,7 @@ export function FindingSheet({ finding, values }: Props) {
           <h2>What it probably is</h2>
           <Causes
             argued={value.argued}
-            possible={possibleAt(document, value.frameId!, value.argued.outcomes)}
+            possible={possibleAt(document, value.frameId!, value.argued)}
             onOutcome={(check, outcome) => change('Outcome of a check', { argued: withOutcome(value.argued!, check, outcome) })}
           />
         </section>

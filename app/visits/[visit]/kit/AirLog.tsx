@@ -5,6 +5,8 @@ import { App, Button, InputNumber, Select } from 'antd';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { CoreError } from '@core/errors';
+import { isHeated } from '@core/house/heated';
+import { REMEMBERED_H } from '@core/visit/wallHistoryOf';
 import { readLogger } from '@core/visit/readLogger';
 import type { Row } from '@core/entities';
 import { type LogEntry, type LogValue, logEntrySchema } from '@core/visit/logRow';
@@ -12,7 +14,7 @@ import { rowIdFrom } from '@core/rows/rowId';
 import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
 import { framesOf, takenAtOf } from '@core/visit/frames';
-import { siteOf, visitRow } from '@core/visit/theVisit';
+import { roomsOf, siteOf, visitRow } from '@core/visit/theVisit';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -21,12 +23,13 @@ import styles from './Kit.module.css';
 const HOUR_MS = 3_600_000;
 const LARGEST_LOG_BYTES = 8 * 1024 * 1024;
 const now = () => Date.now();
+const HOUSE = 'house';
 const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
 
-/** From an hour before the visit to an hour after its last frame, and never less than twelve hours. */
+/** From as far back as walls remember to an hour after the last frame, and never less than twelve hours of the visit. */
 function visitHours(startedAt: number, frameTimes: number[]): { from: number; to: number } {
   const times = [startedAt, ...frameTimes];
-  return { from: Math.min(...times) - HOUR_MS, to: Math.max(...times, startedAt + 11 * HOUR_MS) + HOUR_MS };
+  return { from: Math.min(...times) - (REMEMBERED_H + 1) * HOUR_MS, to: Math.max(...times, startedAt + 11 * HOUR_MS) + HOUR_MS };
 }
 
 /** Air while the round goes on, by hand or from a logger; each frame takes what was true at its time. */
@@ -37,7 +40,10 @@ export function AirLog() {
   const shown = (celsius: number | null) => (celsius === null ? '' : units.toField(celsius));
   const picker = useRef<HTMLInputElement>(null);
   const site = siteOf(document);
-  const byHandId = rowIdFrom(document.visitId, 'log by hand');
+  const [roomId, setRoomId] = useState<string | null>(null);
+  const roomName = roomId === null ? null : (document.rows.room[roomId]?.value.name ?? null);
+  const byHandId = rowIdFrom(roomId ?? document.visitId, 'log by hand');
+  const byHandName = roomName ? `${roomName}: by hand` : 'By hand';
   const logs = Object.values(document.rows.log);
   const [draft, setDraft] = useState<Omit<LogEntry, 'at'>>({ insideC: null, outsideC: null, humidityPct: null });
   const instruments = Object.values(document.rows.instrument).filter(
@@ -47,7 +53,7 @@ export function AirLog() {
   const byHand: Row<'log'> = document.rows.log[byHandId] ?? {
     id: byHandId,
     version: 0,
-    value: { visitId: document.visitId, name: 'By hand', entries: [] },
+    value: { visitId: document.visitId, roomId, name: byHandName, entries: [] },
   };
   const put = (row: Row<'log'>, label: string, value: LogValue | null) => edit(label, [{ entity: 'log', rowId: row.id, value }]);
   // What the instruments of the kit show is corrected by their own offsets.
@@ -73,7 +79,7 @@ export function AirLog() {
       );
       const { entries, outside } = readLogger(await file.text(), { timeZone: site.timeZone, ...hours });
       edit(`Logger: ${file.name}`, [
-        { entity: 'log', rowId: newId(), value: { visitId: document.visitId, name: file.name.slice(0, 160), entries } },
+        { entity: 'log', rowId: newId(), value: { visitId: document.visitId, roomId, name: `${roomName ? `${roomName}: ` : ''}${file.name}`.slice(0, 160), entries } },
       ]);
       void message.success(
         `${entries.length} readings taken in${outside > 0 ? `; ${outside} outside of the visit left out` : ''}.`,
@@ -101,9 +107,23 @@ export function AirLog() {
       <h2>Air during the round</h2>
       <p className={styles.quiet}>
         A frame takes the air of its own time from here, straight between two readings; without a reading near, the conditions of
-        the visit hold.
+        the visit hold. A loft, a cellar, a garage has an air of its own: read it there. What a logger or a weather file tells of
+        the 48 hours before says what heat the walls still hold.
       </p>
       <div className={styles.log}>
+        <Select<string | typeof HOUSE>
+          aria-label="Air of"
+          popupMatchSelectWidth={false}
+          value={roomId ?? HOUSE}
+          options={[
+            { value: HOUSE, label: 'the house' },
+            ...roomsOf(document).map(({ id, value }) => ({
+              value: id,
+              label: isHeated(value) ? value.name : `${value.name} (own air)`,
+            })),
+          ]}
+          onChange={(next: string) => setRoomId(next === HOUSE ? null : next)}
+        />
         {field('Air inside', 'insideC', true)}
         {field('Air outside', 'outsideC', true)}
         {field('Humidity inside', 'humidityPct', false)}

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '@core/document';
-import { placeOf } from '@core/proof/looks';
+import { knownOf, placeOf } from '@core/proof/looks';
 import type { PairValue } from '@core/proof/pairRow';
 import { photosOfPair } from '@core/proof/photosOfPair';
 import { sidesOf } from '@core/proof/sides';
@@ -102,7 +102,9 @@ function Pair({
   const size = earlier.frameFacts[beforeFrameId]!;
   const places = useMemo(() => pair.regions.map((region) => placeOf(region, size)), [pair.regions, size]);
   const photos = photosOfPair(earlier, document, pair);
-  const compared = useCompared(sides, pair.points, places, photos);
+  const { wall, work } = pair;
+  const known = useMemo(() => knownOf(earlier, { beforeFrameId, wall, work }), [earlier, beforeFrameId, wall, work]);
+  const compared = useCompared(sides, pair.points, places, known, photos);
   const { laying } = compared;
   return (
     <>
@@ -112,7 +114,7 @@ function Pair({
         )}
         <OverVisits earlier={earlier} pair={pair} visitIds={visitIds} />
       </PairPicture>
-      <PairLedger earlier={earlier} pair={pair} known={sides?.looks !== null} compared={compared} put={put}>
+      <PairLedger earlier={earlier} pair={pair} look={sides?.looks?.[0] ?? null} known={sides?.looks !== null} compared={compared} put={put}>
         {children}
       </PairLedger>
     </>

@@ -4,21 +4,23 @@ import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, PauseOutlined, Ques
 import { Alert, Button, Input, Select, Tooltip } from 'antd';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { Change, Verdict } from '@core/compare/change';
+import type { Change, Look, Verdict } from '@core/compare/change';
 import type { VisitDocument } from '@core/document';
 import { OUTCOMES, SURFACE_ANSWERS, type SurfaceAnswer, type PairRegion, type PairValue } from '@core/proof/pairRow';
 import { isProven, leftBy } from '@core/proof/left';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
-import { conditionsOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { NextRound } from '../NextRound';
+import { Stood } from './Stood';
 import type { Compared } from './useCompared';
 import styles from './Proof.module.css';
 
 interface Props {
   earlier: VisitDocument;
   pair: PairValue;
+  /** The earlier frame as it is compared; null while that is not known. */
+  look: Look | null;
   /** Whether the air of both visits is known. */
   known: boolean;
   compared: Compared;
@@ -27,16 +29,12 @@ interface Props {
 }
 
 /** What a pair says: region by region, and what a person makes of it. */
-export function PairLedger({ earlier, pair, known, compared, put, children }: Props) {
+export function PairLedger({ earlier, pair, look, known, compared, put, children }: Props) {
   const { document } = useVisit();
   const units = useUnits();
   const { laying, changes } = compared;
   const laid = laying && 'laid' in laying ? laying.laid : null;
-  const air = conditionsOf(earlier)?.value;
-  const left =
-    changes && air && air.insideC !== null && air.outsideC !== null
-      ? leftBy(pair, earlier, { insideC: air.insideC, outsideC: air.outsideC }, changes)
-      : null;
+  const left = changes && look ? leftBy(pair, earlier, look, changes) : null;
   const provable = changes !== null && isProven(changes);
   return (
     <aside className={styles.ledger} aria-label="What changed">
@@ -49,7 +47,7 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
             ? 'The frames do not lie on each other yet.'
             : 'Being laid on each other …'}
       </p>
-      <Weather earlier={earlier} />
+      <Stood earlier={earlier} pair={pair} put={put} />
       {!known && (
         <Alert
           type="info"
@@ -131,25 +129,6 @@ export function PairLedger({ earlier, pair, known, compared, put, children }: Pr
   );
 }
 
-function Weather({ earlier }: { earlier: VisitDocument }) {
-  const { document } = useVisit();
-  const units = useUnits();
-  const of = (one: VisitDocument) => {
-    const { insideC, outsideC } = conditionsOf(one)?.value ?? { insideC: null, outsideC: null };
-    return insideC === null || outsideC === null
-      ? '—'
-      : `${units.temperature(insideC)} inside, ${units.temperature(outsideC)} outside`;
-  };
-  return (
-    <dl className={styles.weather}>
-      <dt>Before</dt>
-      <dd>{of(earlier)}</dd>
-      <dt>After</dt>
-      <dd>{of(document)}</dd>
-    </dl>
-  );
-}
-
 /** What stands in the field until somebody says something. */
 const NOT_SAID = 'not-said';
 
@@ -191,7 +170,7 @@ function Region({
           <p className={styles.verdict} data-verdict={change.verdict}>
             {ICONS[change.verdict]} <b>{VERDICT_WORDS[change.verdict]}</b>
             {change.change !== null && (
-              <Tooltip title="Change of the temperature factor (surface − outside) / (inside − outside), which no weather changes, with its interval for 19 of 20">
+              <Tooltip title="How much less is lost, as a share of the difference of the air, as it would be in balance; with its interval for 19 of 20. Heat in the wall is in the ±.">
                 <span className={styles.number}>
                   {signed(change.change)} ± {(1.96 * change.uncertainty!).toFixed(3)}
                 </span>

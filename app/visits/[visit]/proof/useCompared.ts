@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { Matched } from '@core/compare/byHand';
-import type { Change, Place } from '@core/compare/change';
+import type { Change, Known, Place } from '@core/compare/change';
 import type { PairPhoto } from '@core/proof/photosOfPair';
 import type { Sides } from '@core/proof/sides';
 import type { Laying } from '@core/compare/lay';
@@ -22,12 +22,14 @@ export interface Compared {
  *
  * @param sides - null while pixels are on their way; the same as long as nothing of it changed
  * @param places - of what is compared; the same as long as none changed
+ * @param known - of wall and work; the same as long as it did not change
  * @param photos - of both frames; the same as long as none changed
  */
 export function useCompared(
   sides: Sides | null,
   points: readonly Matched[],
   places: readonly Place[],
+  known: Known | null,
   photos: readonly [PairPhoto, PairPhoto] | null,
 ): Compared {
   const worker = useCompareWorker();
@@ -48,15 +50,15 @@ export function useCompared(
   }, [worker, asked]);
   const laying = laid?.of === asked ? laid.laying : null;
   const toCompare = useMemo(
-    () => (laying && 'laid' in laying && sides?.looks ? { h: laying.laid.h, looks: sides.looks, places, photos } : null),
-    [laying, sides, places, photos],
+    () => (laying && 'laid' in laying && sides?.looks && known ? { h: laying.laid.h, looks: sides.looks, places, known, photos } : null),
+    [laying, sides, places, known, photos],
   );
   useEffect(() => {
     if (!toCompare) return;
     let gone = false;
-    const { looks, h, places: all, photos: seen } = toCompare;
+    const { looks, h, places: all, known: told, photos: seen } = toCompare;
     void worker()
-      .compare(looks[0], looks[1], h, all, askedPhotos(seen))
+      .compare(looks[0], looks[1], h, all, told, askedPhotos(seen))
       .then((answer) => {
         if (!gone) setChanged({ of: toCompare, ...answer });
       });
@@ -64,6 +66,6 @@ export function useCompared(
       gone = true;
     };
   }, [worker, toCompare]);
-  const known = changed?.of === toCompare && toCompare !== null ? changed : null;
-  return { laying, changes: known?.changes ?? null, alike: known?.alike ?? null };
+  const current = changed?.of === toCompare && toCompare !== null ? changed : null;
+  return { laying, changes: current?.changes ?? null, alike: current?.alike ?? null };
 }

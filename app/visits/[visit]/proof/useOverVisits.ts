@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { VisitDocument } from '@core/document';
-import { placeOf } from '@core/proof/looks';
+import { knownOf, placeOf } from '@core/proof/looks';
 import { courseOf, seenAgain, type CoursePoint } from '@core/proof/overVisits';
 import type { PairValue } from '@core/proof/pairRow';
 import type { Answer } from '@core/proof/proven';
@@ -17,6 +17,8 @@ interface Known {
   photos: readonly [PairPhoto, PairPhoto] | null;
   regions: PairValue['regions'];
   points: PairValue['points'];
+  wall: PairValue['wall'];
+  work: PairValue['work'];
   answer: Answer;
 }
 
@@ -50,11 +52,18 @@ export function useOverVisits(
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
     [again, earlier, pair.beforeFrameId, pixels, generation],
   );
-  const { regions, points } = pair;
+  const { regions, points, wall, work } = pair;
   const isKnown = ({ frameId, sides, photos }: (typeof seen)[number]) => {
     const known = answers.get(frameId);
     if (!known) return false;
-    return known.sides === sides && known.photos === photos && known.regions === regions && known.points === points;
+    return (
+      known.sides === sides &&
+      known.photos === photos &&
+      known.regions === regions &&
+      known.points === points &&
+      known.wall === wall &&
+      known.work === work
+    );
   };
   const next = seen.find((one) => one.sides !== null && !isKnown(one)) ?? null;
   const [nextId, nextSides, nextPhotos] = [next?.frameId, next?.sides, next?.photos ?? null];
@@ -68,16 +77,17 @@ export function useOverVisits(
         nextSides,
         byHand,
         regions.map((region) => placeOf(region, size)),
+        knownOf(earlier, { beforeFrameId: pair.beforeFrameId, wall, work }),
         askedPhotos(nextPhotos),
       )
       .then((answer) => {
         if (!gone)
-          setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, answer }));
+          setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer }));
       });
     return () => {
       gone = true;
     };
-  }, [worker, nextId, nextSides, nextPhotos, regions, points, earlier, pair.beforeFrameId, pair.afterFrameId]);
+  }, [worker, nextId, nextSides, nextPhotos, regions, points, wall, work, earlier, pair.beforeFrameId, pair.afterFrameId]);
   const looks = seen.find(({ sides }) => sides?.looks)?.sides?.looks ?? null;
   const first = regions[0]?.id;
   const course = useMemo(

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { VisitDocument } from '@core/document';
 import { photosOfPair } from '@core/proof/photosOfPair';
+import type { PairValue } from '@core/proof/pairRow';
 import { askedPairs, readyPair, type Answer, type Proven } from '@core/proof/proven';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { askedPhotos } from './askedPhotos';
@@ -44,18 +45,18 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
     let gone = false;
     const { pair, ready, photos } = next;
     void worker()
-      .answer(ready.sides, pair.value.points, ready.places, askedPhotos(photos))
+      .answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos))
       .then((answer) => {
         if (!gone)
           setAnswers((known) =>
-            new Map(known).set(pair.id, { of: [ready.sides, pair.value.points, pair.value.regions, photos], answer }),
+            new Map(known).set(pair.id, { of: askedOf(pair.value, ready.sides, photos), answer }),
           );
       });
     return () => {
       gone = true;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is asked next follows from these
-  }, [worker, next?.pair.id, nextSides, next?.pair.value.points, next?.pair.value.regions, next?.photos]);
+  }, [worker, next?.pair.id, nextSides, next?.pair.value, next?.photos]);
   return useMemo(
     () =>
       pairs.map(({ pair, earlier: before, ready, photos }) => {
@@ -73,9 +74,14 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
 
 function isAnswered(
   known: Answered | undefined,
-  { points, regions }: { points: unknown; regions: unknown },
+  pair: PairValue,
   sides: unknown,
   photos: unknown,
 ): boolean {
-  return known !== undefined && [sides, points, regions, photos].every((part, i) => part === known.of[i]);
+  return known !== undefined && askedOf(pair, sides, photos).every((part, i) => part === known.of[i]);
+}
+
+/** All that an answer follows from. */
+function askedOf({ points, regions, wall, work }: PairValue, sides: unknown, photos: unknown): unknown[] {
+  return [sides, points, regions, wall, work, photos];
 }

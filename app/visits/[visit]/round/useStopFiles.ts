@@ -4,7 +4,7 @@ import { useCallback, useRef } from 'react';
 import type { Row } from '@core/entities';
 import type { SurfaceValue } from '@core/house/surfaceRow';
 import type { StopValue } from '@core/round/stopRow';
-import { sideOf, type Stop } from '@core/round/stops';
+import { sideOfSurface, type Stop } from '@core/round/stops';
 import { importedRows } from '@ui/import/importedRows';
 import { type ImportPlace, useImport } from '@ui/import/useImport';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -34,7 +34,7 @@ export function useStopFiles(
   const { state, start, cancel, dismiss } = useImport(document.visitId, async () => void (await refresh()));
   // An import that runs is not given more files: the next lot waits for it.
   const roomId = surface?.roomId ?? null;
-  const side = surface ? sideOf(surface) : 'inside';
+  const side = surface ? sideOfSurface(surface) : 'inside';
   const turn = useRef<Promise<void>>(Promise.resolve());
   const add = useCallback(
     (files: File[], { evidence = false, look = null }: As = {}): Promise<void> => {

@@ -65,7 +65,7 @@ export function useCandidateActions() {
     ]);
   const takeBack = (ruling: Row<'ruling'>) =>
     edit('Candidate asked again', [{ entity: 'ruling', rowId: ruling.id, value: null }]);
-  const possible = (candidate: ArguedCandidate): Possible => possibleAt(document, candidate.frameId, candidate.argued.outcomes);
+  const possible = (candidate: ArguedCandidate): Possible => possibleAt(document, candidate.frameId, candidate.argued);
   return { accept, outcome, rule, takeBack, possible };
 }
 

@@ -17,7 +17,8 @@ import type { Turn } from '@core/frame/reshape';
 import { roomsOf } from '@core/visit/theVisit';
 import type { Row } from '@core/entities';
 import { frameValueSchema } from '@core/frame/frameRow';
-import type { Side } from '@core/frame/side';
+import { SIDE_WORDS, type Side, SIDES } from '@core/radiometry/side';
+import { sideOf } from '@core/visit/standing';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { BasisFields } from './BasisFields';
@@ -47,7 +48,7 @@ export function FrameDetails({ frame }: { frame: FrameView }) {
   return (
     <div className={styles.details}>
       <span>
-        <b>{row.value.name}</b> · {room ?? 'no place yet'} · {row.value.side}
+        <b>{row.value.name}</b> · {room ?? 'no place yet'} · {SIDE_WORDS[sideOf(document, row.id)]}
         {offsetK !== 0 && ` · ${units.signedDifference(offsetK)} by the checks of its camera`}
         {slope !== 0 && ` and ${number(100 * slope, 1)} % of the distance from ${units.temperature(ROOM_C)}`}
         {row.value.basis.kind === 'computed' && ` · computed by the camera at ε ${row.value.basis.settings.emissivity}`}
@@ -122,7 +123,7 @@ function FrameForm({ row }: { row: Row<'frame'> }) {
         aria-label="Side that the frame was taken from"
         value={row.value.side}
         onChange={(side) => put('Side of the frame', { side })}
-        options={['inside', 'outside']}
+        options={SIDES.map((value) => ({ value, label: SIDE_WORDS[value] }))}
       />
       <span>The picture, with its photo and all that is drawn on it</span>
       <div className={styles.turns}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { sideOf } from '@core/visit/standing';
 import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
@@ -125,7 +126,7 @@ export function SettingsPanel({ frame, selected }: { frame: FrameView; selected:
           resolved={resolved}
           ownValue={own?.value[field.name] ?? null}
           level={level}
-          inside={level === 'visit' && isInsideOnly(field.name, { outdoors: frame.row.value.side === 'outside' })}
+          inside={level === 'visit' && isInsideOnly(field.name, { side: sideOf(document, frame.id) })}
           effect={effectOf(field.name, resolved, document, frame, selected)}
           onPut={(value) => put(field.name, value)}
         />

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { layCard } from '@core/round/layCard';
 import { roundOf } from '@core/round/round';
-import { sideOf, type Stop } from '@core/round/stops';
+import { sideOfSurface, type Stop } from '@core/round/stops';
 import { framesOf, photosOf } from '@core/visit/frames';
 import type { Row } from '@core/entities';
 import type { Edit } from '@ui/store/rowStore';
@@ -29,7 +29,7 @@ export function useCard() {
       value: {
         ...row.value,
         stopKey: stop?.key ?? null,
-        ...(stop && surface ? { surfaceId: stop.surfaceId, roomId: surface.roomId, side: sideOf(surface) } : {}),
+        ...(stop && surface ? { surfaceId: stop.surfaceId, roomId: surface.roomId, side: sideOfSurface(surface) } : {}),
       },
     };
     // Photos go where their frame goes.

@@ -2,6 +2,7 @@
 
 import { DeleteOutlined, DownOutlined, UpOutlined } from '@ant-design/icons';
 import { App, Button, InputNumber, Select } from 'antd';
+import { isHeated } from '@core/house/heated';
 import { ROOM_KINDS, ROOM_WORDS } from '@core/house/kinds';
 import type { Row } from '@core/entities';
 import { roomValueSchema } from '@core/house/roomRow';
@@ -72,6 +73,18 @@ export function RoomPanel({ row, house, onGone }: { row: Row<'room'>; house: Hou
             step={0.1}
             suffix="m"
             onChange={(next) => next !== null && house.putRoom(row, 'Height of the room', { heightM: next })}
+          />
+        </label>
+        <label>
+          <span>Air</span>
+          <Select<'with-house' | 'own'>
+            aria-label="Air of the room"
+            value={isHeated(row.value) ? 'with-house' : 'own'}
+            options={[
+              { value: 'with-house', label: 'heated or cooled with the house' },
+              { value: 'own', label: 'an air of its own' },
+            ]}
+            onChange={(next) => house.putRoom(row, 'Air of the room', { heated: next === 'with-house' })}
           />
         </label>
       </div>

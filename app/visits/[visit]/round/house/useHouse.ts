@@ -121,6 +121,7 @@ export function useHouse() {
           storey,
         ),
         heightM: 2.4,
+        heated: null,
         ordinal: Math.max(-1, ...rooms.map((row) => row.value.ordinal)) + 1,
       };
       const id = newId();

@@ -4,3 +4,6 @@
  */
 export const SIDES = ['inside', 'loft', 'outside'] as const;
 export type Side = (typeof SIDES)[number];
+
+/** As people say it, after "seen from" or by itself. */
+export const SIDE_WORDS: Record<Side, string> = { inside: 'inside', loft: 'loft or cold room', outside: 'outside' };
