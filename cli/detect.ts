@@ -65,7 +65,9 @@ function underSky(bytes: Uint8Array, given: Arguments, args: Arguments, call: Co
   const sky = airs.length > 0 && showsSky(readFrame(bytes, nodeCodecs, call.read).values, airs);
   const outdoors = sky && call.side !== 'outside' ? sideTaken(args, 'outside') : args;
   const taken = outdoors === args ? call : commandSettings(outdoors);
-  const why = sky ? 'part of it is as cold as only sky is' : args === given ? 'nothing tells' : 'by the air before the camera';
+  // By the air before the camera it is told.
+  if (!sky && args !== given) return [args, call];
+  const why = sky ? 'part of it is as cold as only sky is' : 'nothing tells where the camera stands';
   const message = `Taken as seen from ${SIDE_WORDS[taken.side]}: ${why}. Say --side inside, outside or loft.`;
   return [outdoors, { ...taken, warnings: [...taken.warnings, { code: 'side', message }] }];
 }

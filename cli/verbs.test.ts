@@ -241,7 +241,7 @@ describe('detect', () => {
 
   test('without conditions it works, and names what it cannot judge', async () => {
     const { warnings, regions } = await detected(file('bay.tif'));
-    expect(warnings.map(({ code }) => code)).toEqual(['air_unknown', 'humidity_unknown']);
+    expect(warnings.map(({ code }) => code)).toEqual(['side', 'air_unknown', 'humidity_unknown']);
     expect(regions).toHaveLength(1);
   });
 

@@ -58,9 +58,14 @@ export function logLikelihood(cause: Cause, evidence: Evidence, from: Counted): 
  * counts once, as what the cause is known by.
  */
 export function counts(cause: Cause, trait: Trait, evidence: Evidence): boolean {
-  if (evidence.tone === undefined || evidence.sign === undefined) return true;
-  const byTone = cause.expects.tone !== undefined;
-  return trait === 'tone' ? byTone : trait !== 'sign' || !byTone;
+  return trait === countedAs(cause, trait, evidence);
+}
+
+/** The trait as which a fact counts for a cause. */
+export function countedAs(cause: Cause, trait: Trait, evidence: Evidence): Trait {
+  if (trait !== 'tone' && trait !== 'sign') return trait;
+  if (evidence.tone === undefined || evidence.sign === undefined) return trait;
+  return cause.expects.tone !== undefined ? 'tone' : 'sign';
 }
 
 function sum(values: readonly number[]): number {

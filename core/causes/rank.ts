@@ -2,7 +2,7 @@ import type { Cause } from './cause';
 import { CHECKS, type CheckCode } from './checks';
 import type { Circumstance } from './circumstances';
 import type { Evidence, Trait } from './evidence';
-import { COUNTED, counts, logLikelihood, traitLog, type Counted } from './likelihood';
+import { COUNTED, countedAs, counts, logLikelihood, traitLog, type Counted } from './likelihood';
 import { CAUSES } from './registry';
 
 /** A check that was made, and what it showed. */
@@ -109,12 +109,17 @@ function argumentsFor(
     return Math.log(chance(cause)) - Math.log(mass / total);
   };
   const all: Argument[] = [
-    ...(Object.entries(evidence) as [Trait, string][]).map(([trait, value]) => ({
-      kind: 'trait' as const,
-      trait,
-      value,
-      weight: against((one) => Math.exp(counts(one, trait, evidence) ? traitLog(one, trait, value, from) : 0)),
-    })),
+    ...(Object.entries(evidence) as [Trait, string][])
+      .filter(([trait]) => counts(cause, trait, evidence))
+      .map(([trait, value]) => ({
+        kind: 'trait' as const,
+        trait,
+        value,
+        weight: against((one) => {
+          const counted = countedAs(one, trait, evidence);
+          return Math.exp(traitLog(one, counted, evidence[counted]!, from));
+        }),
+      })),
     ...circumstances.map((circumstance) => ({
       kind: 'circumstance' as const,
       circumstance,

@@ -122,8 +122,6 @@ function argumentWords(argument: Argument, cause: Cause, measured: Measured, uni
     }
     case 'trait': {
       if (argument.trait === 'side') return null;
-      // Where it is known which way a loss shows, that is the sentence; the other would say the same for and against.
-      if (argument.trait === 'tone' && measured.evidence.sign !== undefined) return null;
       const silent = SILENT.has(`${argument.trait} ${argument.value}`);
       if (silent && (argument.weight > 0 || !cause.usually[argument.trait])) return null;
       const say = SEEN[argument.trait][argument.value]!;

@@ -29,7 +29,7 @@ const KEPT = { coarse: 16, near: 8, middle: 5, fine: 2 };
 const LEAST_SAME = 0.33;
 const LEAST_OUTSTANDING = 5.2;
 /** On a bare wall less is enough, where what little there is agrees: of 230 wrong pairs none came so far. */
-const BARE_WALL = { same: 0.2, outstanding: 5.4, blocks: 2, shown: 0.5 };
+const BARE_WALL = { overlap: 0.75, same: 0.2, outstanding: 5.4, blocks: 2, shown: 0.5 };
 const EXACT: Way = { rounds: 8, kind: 'projective', robust: true };
 const LEAST_OVERLAP = 0.4;
 /** Another place that is nearly as good as the best: which one is right cannot be said. */
@@ -91,7 +91,7 @@ function believed([a, b]: readonly [Grid, Grid], h: Homography, same: number, ov
   const likeness = Math.abs(same) * Math.sqrt(overlap);
   const outstanding = standsOut(a, b, h, same);
   if (likeness >= LEAST_SAME) return outstanding >= LEAST_OUTSTANDING;
-  if (likeness < BARE_WALL.same || outstanding < BARE_WALL.outstanding) return false;
+  if (overlap < BARE_WALL.overlap || likeness < BARE_WALL.same || outstanding < BARE_WALL.outstanding) return false;
   const shown = samenessShown(a, b, h);
   return shown.blocks >= BARE_WALL.blocks && Math.sign(same) * shown.same >= BARE_WALL.shown;
 }
