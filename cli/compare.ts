@@ -75,7 +75,8 @@ export async function compare(words: readonly string[]): Promise<{ document: unk
       {},
       'Give inside and outside in --before and --after.',
     );
-  const changes = places.length > 0 ? changesOf(before.look!, after.look!, registration.transform, places, { wall, work: null }) : [];
+  const changes =
+    places.length > 0 ? changesOf(before.look!, after.look!, registration.transform, places, { wall, work: null }) : [];
   const h = registration.transform;
   return {
     document: {

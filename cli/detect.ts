@@ -56,7 +56,10 @@ function withSide(args: Arguments): Arguments {
   return sideTaken(args, Math.abs(air - outside) < Math.abs(air - inside) ? 'outside' : 'inside');
 }
 
-const sideTaken = (args: Arguments, side: Side): Arguments => ({ ...args, options: new Map([...args.options, ['side', [side]]]) });
+const sideTaken = (args: Arguments, side: Side): Arguments => ({
+  ...args,
+  options: new Map([...args.options, ['side', [side]]]),
+});
 
 /** Where nobody said a side, sky in view means outdoors; and what was taken is said. */
 function underSky(bytes: Uint8Array, given: Arguments, args: Arguments, call: CommandSettings): [Arguments, CommandSettings] {

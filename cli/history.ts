@@ -19,7 +19,9 @@ export async function historyOption(args: Arguments, name: string): Promise<Wall
   if (COLUMNS.some((column) => !meta.fields?.includes(column)))
     throw new CoreError('malformed', 'The history has not the columns it needs.', { file, line: 1 }, `Its first line is ${COLUMNS.join(',')}.`); // prettier-ignore
   const rows = data.map((row, i) => {
-    const [minutes, insideC, outsideC, sunWm2] = COLUMNS.map((column) => (row[column]!.trim() === '' ? NaN : Number(row[column])));
+    const [minutes, insideC, outsideC, sunWm2] = COLUMNS.map((column) =>
+      row[column]!.trim() === '' ? NaN : Number(row[column]),
+    );
     const read = wallHistorySchema.element.safeParse({ minutes, insideC, outsideC, sunWm2 });
     if (read.success) return read.data;
     const { path, message } = read.error.issues[0]!;

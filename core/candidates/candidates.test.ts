@@ -165,18 +165,22 @@ describe('rulings', () => {
 describe('what may be claimed', () => {
   const seen = LOOK.candidates[0]!;
   test('under good conditions, with a contrast that the camera can tell', () => {
-    expect(gateOf(visit(), ID.frame, seen, LOOK.noise, 'C')).toEqual({ claim: true, why: [], hours: false });
+    expect(gateOf(visit(), ID.frame, seen, 'missing-insulation', LOOK.noise, 'C')).toEqual({
+      claim: true,
+      why: [],
+      hours: false,
+    });
   });
   test('is an observation to repeat where conditions forbid it, and says when', () => {
     const document = visit();
     Object.values(document.rows.conditions)[0]!.value.outsideC = 17;
-    const gate = gateOf(structuredClone(document), ID.frame, seen, LOOK.noise, 'C');
+    const gate = gateOf(structuredClone(document), ID.frame, seen, 'air-leak', LOOK.noise, 'C');
     expect(gate.claim).toBe(false);
     expect(gate.hours).toBe(true);
     expect(gate.why[0]).toMatch(/^Conditions forbid a claim: .*3\.0 K/);
   });
   test('and where the contrast is hardly more than the camera’s own unevenness', () => {
-    const gate = gateOf(visit(), ID.frame, { ...seen, contrast: -0.3 }, 0.05, 'F');
+    const gate = gateOf(visit(), ID.frame, { ...seen, contrast: -0.3 }, 'air-leak', 0.05, 'F');
     expect(gate).toMatchObject({ claim: false, hours: false });
     expect(gate.why[0]).toMatch(/0\.5 °F/);
   });

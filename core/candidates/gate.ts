@@ -3,7 +3,13 @@ import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { judgeConditions, type SideJudged } from '../visit/judgeConditions';
 import { compassWord } from '../weather/plan';
-import { sideOf } from '../visit/standing';
+import { knownOf } from '../causes/arguedRow';
+import { rankCauses } from '../causes/rank';
+import type { Row } from '../entities';
+import type { FindingBasis } from '../visit/findingBasis';
+import { sideOf, standingOf } from '../visit/standing';
+import { conditionsOf } from '../visit/theVisit';
+import { wallHistoryOf } from '../visit/wallHistoryOf';
 import { GOOD_WITH_CARE } from '../weather/rated';
 import type { Seen } from './seen';
 
@@ -18,26 +24,85 @@ export interface Gate {
 
 /** Two standard uncertainties of a difference within one frame: unevenness of the camera, and its noise. */
 const UNEVEN_K = 0.2;
+/** With less between inside and outside nothing is stated of a wall, K. */
+const LEAST_DRIVE_K = 5;
+/** Air moves by itself with so much between inside and outside, K; else by wind, m/s. */
+const STACK_K = 8;
+const LEAST_WIND_MS = 2;
 
-/** Judges a candidate by the conditions that were noted and by what the camera can tell. */
+const NEED_BALANCE: ReadonlySet<string> = new Set([
+  'missing-insulation',
+  'slumped-insulation',
+  'insulation-contact',
+  'thermal-bridge',
+]);
+const NEED_HUMIDITY: ReadonlySet<string> = new Set(['moisture', 'condensation']);
+
+/**
+ * Judges a candidate by the conditions that were noted, by what its likeliest cause needs of them, and by what the camera can
+ * tell.
+ */
 export function gateOf(
   document: VisitDocument,
   frameId: string,
   candidate: Pick<Seen, 'contrast' | 'area'>,
+  cause: string,
   noise: number,
   unit: DisplayUnit,
 ): Gate {
-  const why: string[] = [];
-  const judged = sideOfFrame(document, frameId);
-  if (judged && judged.score < GOOD_WITH_CARE) why.push(`Conditions forbid a claim: ${judged.reasons[0]!.words}.`);
+  const { why, hours } = gateOfClaim(document, frameId, cause);
   const unsure = Math.hypot(UNEVEN_K, (2 * noise) / Math.sqrt(Math.max(1, candidate.area)));
   const contrast = Math.abs(candidate.contrast);
-  const within = contrast < 2 * unsure;
-  if (within)
-    why.push(
-      `Its contrast of ${format.difference(contrast, unit)} is hardly more than what the camera itself leaves uneven, ${format.difference(unsure, unit)}.`,
-    );
-  return { claim: why.length === 0, why, hours: judged !== null && judged.score < GOOD_WITH_CARE };
+  const words = `Its contrast of ${format.difference(contrast, unit)} is hardly more than what the camera itself leaves uneven, ${format.difference(unsure, unit)}.`;
+  const all = contrast < 2 * unsure ? [...why, words] : why;
+  return { claim: all.length === 0, why: all, hours };
+}
+
+/**
+ * Whether a finding may be claimed: each claim has its own needs. What nobody noted is not good.
+ *
+ * @returns null where a finding claims nothing of a frame
+ */
+export function gateOfFinding(document: VisitDocument, { value }: Row<'finding'>): Gate | null {
+  if (value.frameId === null || !document.rows.frame[value.frameId] || !CLAIMS.has(value.basis)) return null;
+  const cause = value.argued ? rankCauses(knownOf(value.argued))[0]!.cause.code : null;
+  return gateOfClaim(document, value.frameId, cause);
+}
+
+/** What a finding rests on when it says something of a wall by its temperature. */
+const CLAIMS: ReadonlySet<string> = new Set(['pair', 'side-by-side', 'shape'] satisfies FindingBasis[]);
+
+function gateOfClaim(document: VisitDocument, frameId: string, cause: string | null): Gate {
+  const { driveK, side, humidityPct } = standingOf(document, frameId);
+  const noted = conditionsOf(document)?.value;
+  const why: string[] = [];
+  const judged = sideOfFrame(document, frameId);
+  const hours = judged !== null && judged.score < GOOD_WITH_CARE;
+  if (hours) why.push(`Conditions forbid a claim: ${judged.reasons[0]!.words}.`);
+  if (driveK === null) why.push(side === 'loft' ? 'The air of this space is not noted.' : 'The air on both sides is not noted.');
+  else if (cause === 'air-leak') {
+    if (Math.abs(driveK) < STACK_K && (noted?.windMs ?? 0) < LEAST_WIND_MS)
+      why.push('Neither wind nor a difference of 8 K drives air through gaps, as far as was noted.');
+  } else if (!NEED_HUMIDITY.has(cause ?? '') && Math.abs(driveK) < LEAST_DRIVE_K)
+    why.push('Less than 5 K between inside and outside say little of a wall.');
+  if (NEED_BALANCE.has(cause ?? '') && storesHeat(document, frameId)) {
+    const { history, missing } = wallHistoryOf(document, frameId);
+    if (history === null)
+      why.push(`A wall that stores heat shows the days before, and they are not known: ${missing.join('; ')}.`);
+  }
+  if (NEED_HUMIDITY.has(cause ?? '') && humidityPct === null && side !== 'outside')
+    why.push('The humidity of the air is not noted.');
+  return { claim: why.length === 0, why, hours };
+}
+
+function storesHeat(document: VisitDocument, frameId: string): boolean {
+  const surface = document.rows.surface[document.rows.frame[frameId]!.value.surfaceId ?? '']?.value;
+  return surface !== undefined && surface.mass !== 'light' && (surface.kind === 'wall' || surface.kind === 'facade');
+}
+
+/** `An observation to repeat. …`; empty where it may be claimed. */
+export function gateWords(gate: Gate | null): string {
+  return gate === null || gate.claim ? '' : `An observation to repeat. ${gate.why.join(' ')}`;
 }
 
 /** The conditions of the side that a frame shows; null where they were not noted. */

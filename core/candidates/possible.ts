@@ -5,7 +5,11 @@ import { sideOf } from '../visit/standing';
 import { kitOf } from '../round/kit';
 
 /** Which checks can be made where a frame was taken, with what was packed. */
-export function possibleAt(document: VisitDocument, frameId: string, argued: Pick<Argued, 'outcomes' | 'circumstances'>): Possible {
+export function possibleAt(
+  document: VisitDocument,
+  frameId: string,
+  argued: Pick<Argued, 'outcomes' | 'circumstances'>,
+): Possible {
   const frame = document.rows.frame[frameId]!.value;
   const surface = document.rows.surface[frame.surfaceId ?? '']?.value;
   return {

@@ -282,7 +282,6 @@ describe('from a picture to sentences', () => {
     }
   });
 
-
   test('air that no house has is refused', () => {
     expect(() => settingOf({ ...AIR, insideC: 400 })).toThrow(expect.objectContaining({ code: 'out_of_range' }));
     expect(() => settingOf({ ...AIR, humidity: 1.4 })).toThrow(expect.objectContaining({ code: 'out_of_range' }));

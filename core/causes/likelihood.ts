@@ -50,7 +50,9 @@ function weightOf(trait: Trait, from: Counted): number {
 /** Logarithm of how likely all that is known is, each trait by its weight. */
 export function logLikelihood(cause: Cause, evidence: Evidence, from: Counted): number {
   const all = Object.entries(evidence) as [Trait, string][];
-  return sum(all.filter(([trait]) => counts(cause, trait, evidence)).map(([trait, value]) => traitLog(cause, trait, value, from)));
+  return sum(
+    all.filter(([trait]) => counts(cause, trait, evidence)).map(([trait, value]) => traitLog(cause, trait, value, from)),
+  );
 }
 
 /**

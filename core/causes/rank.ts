@@ -38,7 +38,11 @@ export interface Known {
  *
  * @returns all causes, the likeliest first; none is ever certain
  */
-export function rankCauses({ circumstances, ...given }: Known, causes: readonly Cause[] = CAUSES, from: Counted = COUNTED): RankedCause[] {
+export function rankCauses(
+  { circumstances, ...given }: Known,
+  causes: readonly Cause[] = CAUSES,
+  from: Counted = COUNTED,
+): RankedCause[] {
   // A check that was made says itself what a frame had told before: one fact counts once.
   const known: Known = { ...given, circumstances: circumstances.filter((one) => !isAnswered(one, given.outcomes)) };
   const logs = causes.map((cause) => logOdds(cause, known, from));

@@ -80,9 +80,13 @@ describe('nothing is claimed', () => {
     const [before, after] = rendered(pair);
     const moved = [...pair.transform];
     moved[2] = moved[2]! - 40;
-    const [one] = changesOf(lookOf(before, pair.before), lookOf(after, pair.after), moved, [
-      { name: 'beyond', spans: beyond, cut: false, surface: 'not-said' },
-    ], LIGHT);
+    const [one] = changesOf(
+      lookOf(before, pair.before),
+      lookOf(after, pair.after),
+      moved,
+      [{ name: 'beyond', spans: beyond, cut: false, surface: 'not-said' }],
+      LIGHT,
+    );
     expect(one).toMatchObject({ verdict: 'cannot-say', why: 'not-in-view', afterC: null, factorAfter: null });
   });
 

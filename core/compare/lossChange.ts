@@ -162,12 +162,7 @@ class Moments {
   }
 
   with(other: Moments): Moments {
-    return new Moments(
-      this.weight + other.weight,
-      this.lost + other.lost,
-      this.less + other.less,
-      this.square + other.square,
-    );
+    return new Moments(this.weight + other.weight, this.lost + other.lost, this.less + other.less, this.square + other.square);
   }
 
   loss(): Loss {

@@ -29,7 +29,10 @@ export function lookFor(document: VisitDocument, frameId: string, values: Float3
 }
 
 /** What is known of the wall of a pair and of its work: what somebody said of it, else what its surface says. */
-export function knownOf(earlier: VisitDocument, { beforeFrameId, wall, work }: Pick<PairValue, 'beforeFrameId' | 'wall' | 'work'>): Known {
+export function knownOf(
+  earlier: VisitDocument,
+  { beforeFrameId, wall, work }: Pick<PairValue, 'beforeFrameId' | 'wall' | 'work'>,
+): Known {
   const surface = earlier.rows.surface[earlier.rows.frame[beforeFrameId]?.value.surfaceId ?? '']?.value;
   return { wall: wall ?? (surface ? wallClassOf(surface) : 'unknown'), work };
 }

@@ -63,7 +63,7 @@ describe('where a place was seen again', () => {
 });
 
 describe('a place over visits', () => {
-  const look = { insideC: 20, outsideC: 0 , side: 'inside' as const, spaceC: null };
+  const look = { insideC: 20, outsideC: 0, side: 'inside' as const, spaceC: null };
   const changed = (change: number | null, uncertainty: number | null): Change => ({
     name: 'bay',
     beforeC: 15,

@@ -117,7 +117,8 @@ export function provenOf(
     return {
       ...asked,
       sides: ready?.sides ?? null,
-      answer: ready && answerOf(ready.sides, asked.pair.value.points, ready.places, ready.known, seenPhotos(asked, document, photoFor)),
+      answer:
+        ready && answerOf(ready.sides, asked.pair.value.points, ready.places, ready.known, seenPhotos(asked, document, photoFor)),
     };
   });
 }

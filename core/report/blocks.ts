@@ -64,7 +64,13 @@ function firstSheet(report: Report): Block[] {
           { kind: 'heading', text: 'Findings' },
           {
             kind: 'list',
-            entries: report.findings.map(({ id, number, title, place, short }) => ({ id, number, title, place, short })),
+            entries: report.findings.map(({ id, number, title, place, short, repeat }) => ({
+              id,
+              number,
+              title,
+              place,
+              short: repeat ? `${short} · to repeat` : short,
+            })),
           },
         ] as const)
       : []),
@@ -111,6 +117,7 @@ function findingSheet(finding: ReportFinding, report: Pick<Report, 'conditions'>
       : []),
     { kind: 'heading', text: 'How sure' },
     { kind: 'text', text: finding.confidence },
+    ...(finding.repeat ? [{ kind: 'callout', text: finding.repeat } as const] : []),
     ...(expected ? [{ kind: 'text', text: expected } as const] : []),
     ...(next ? [{ kind: 'callout', text: `Next check: ${next}` } as const] : []),
     ...(fix.length > 0 ? [{ kind: 'facts', facts: fix } as const] : []),

@@ -1,4 +1,5 @@
 import { CoreError } from '../errors';
+import { gateOfFinding, gateWords } from '../candidates/gate';
 import { lookForStop } from '../round/lookForStop';
 import { roundOf } from '../round/round';
 import * as format from '../units/format';
@@ -45,6 +46,8 @@ export interface ReportFinding {
   takenAt: string;
   photoId: string | null;
   basis: FindingBasis;
+  /** Why it is an observation to repeat; empty where it may be claimed. */
+  repeat: string;
   /** How sure the report may be. */
   confidence: string;
   /** In a few words, for a list: the difference, the typed value, or what it rests on. */
@@ -91,6 +94,7 @@ export function reportFinding(
     takenAt: frameId === null ? '' : localTime(takenAtOf(document, frameId), siteOf(document).timeZone),
     photoId,
     basis,
+    repeat: gateWords(gateOfFinding(document, document.rows.finding[id]!)),
     confidence: BASIS_CONFIDENCE[basis],
     typed: typedFacts(value, unit),
     causes: value.argued ? causeFacts(value.argued, unit) : [],

@@ -98,7 +98,8 @@ const LOOK_FOR: Record<Part, (words: Words) => string> = {
   appliances: () => 'Warm boxes that glow all day; worn seals of refrigerators.',
   'loft-floor': ({ Cold, cold, cooled }) =>
     `${Cold} fields and joints: ${cooled ? 'the rooms’ cool air' : 'heat'} that comes through. Seen from here faults are ${cold}.`,
-  'loft-eaves': ({ cold }) => `Insulation pushed away from the eaves, a ${cold} strip of bare ceiling, and light or air at the eaves.`,
+  'loft-eaves': ({ cold }) =>
+    `Insulation pushed away from the eaves, a ${cold} strip of bare ceiling, and light or air at the eaves.`,
   'facade-left': ({ Cold, cold, build, cooled, day }) =>
     `${Cold} fields and lines${build === 'massive' ? ' at slabs and lintels' : ' between studs'}, ${cold} frames, the counterpart of what was seen inside.${cooled ? '' : ' Plinth, vents and chimney are warm anyway.'}${day ? SUNNY_WALL : ''}`,
   'facade-right': ({ cold, day }) =>

@@ -5,7 +5,11 @@ import { facadeReasons, insideReasons, type Now, outsideReasons, type Reason } f
 import { gradeOf, rated } from '../weather/rated';
 import { skyTemperature } from '../weather/sky';
 import { sunPosition, type SunPosition } from '../weather/sun';
-import { ABSORPTANCE, USUAL_TIME_CONSTANTS } from '../weather/wallMemory';
+import { offBalance } from '../weather/offBalance';
+import type { WallHistory } from '../weather/wallHistory';
+import { ABSORPTANCE, USUAL_TIME_CONSTANTS, type Wall } from '../weather/wallMemory';
+import { sunnyShare } from './sunnyShare';
+import { wallHistoryAt } from './wallHistoryOf';
 import { excessAfterSun, FULL_SUN_WH } from '../weather/wallResponse';
 import type { WeatherHour } from '../weather/weather';
 import { dryingRate, DRYING_H, RAIN_FROM_MM } from '../weather/wetness';
@@ -67,6 +71,8 @@ export function judgeConditions(document: VisitDocument): Verdict {
     plan,
   };
   const common = outsideReasons(now);
+  // What the sun left is judged for each façade by itself, below.
+  const stood = wallHistoryAt(document, startedAt, noted, null).history;
   const facades = plan.facades.map(({ azimuth, wall }): SideJudged => {
     const name = `${compassWord(azimuth)} wall`;
     const beam = sun && shines ? facadeBeam(sun, light, azimuth) : 0;
@@ -78,35 +84,35 @@ export function judgeConditions(document: VisitDocument): Verdict {
     const wait = left.findIndex((excess, i) => i >= sinceH && had * excess < 1);
     const own = facadeReasons(now, {
       wall: name,
-      late: '',
+      late: `${name} has not followed the weather yet`,
       excessK,
       beam,
       sinceH,
       waitH: wait < 0 ? left.length : wait - sinceH,
-      off: 0,
+      off: stood ? offBalance(wall, stood, 'outer').off : 0,
     });
-    return { side: name, ...rated([...common, ...own]) };
+    return { side: name, ...rated([...common, ...own, ...notNoted(stood, [wall], noted.sunHours)]) };
   });
-  const inside: SideJudged = { side: 'inside', ...rated(insideReasons(now)) };
+  const walls = plan.facades.map(({ wall }) => wall);
+  const offs = stood ? walls.map((wall) => offBalance(wall, stood, 'inner')) : [];
+  const mean = (of: 'off' | 'share') => offs.reduce((sum, one) => sum + one[of], 0) / offs.length;
+  const followed: Now = offs.length > 0 ? { ...now, offInside: mean('off'), shareInside: mean('share') } : now;
+  const inside: SideJudged = { side: 'inside', ...rated([...insideReasons(followed), ...notNoted(stood, walls, 0)]) };
   return { ...verdictOf(inside, facades), inside, facades };
 }
 
-/** So many hours before the sun was last seen count, and each by its middle. */
-const SUNNY_H = 8;
+/** What nobody noted is not good: heat in walls that store it may show the weather and the heating of before. */
+const NOT_NOTED: Record<Wall, number> = { light: 0.9, brick: 0.72, stone: 0.72 };
 
-/**
- * How much sun a façade took up until it was last seen, as a share of a sunny day's; where the place is not known, any wall may have
- * had all of it.
- */
-function sunnyShare(azimuth: number, until: number, cloud: number, sunAt: (at: number) => SunPosition | null): number {
-  let taken = 0;
-  for (let ago = 0.5; ago < SUNNY_H; ago += 1) {
-    const at = until - ago * HOUR_MS;
-    const sun = sunAt(at);
-    if (!sun) return 1;
-    taken += ABSORPTANCE * facadeBeam(sun, irradiance(sun.altitudeDeg, dayOfYear(at), cloud), azimuth);
-  }
-  return Math.min(1, taken / FULL_SUN_WH);
+function notNoted(stood: WallHistory | null, walls: readonly Wall[], sunHours: number | null): Reason[] {
+  if (walls.length === 0) return [];
+  const factor = Math.min(...walls.map((wall) => NOT_NOTED[wall]));
+  return [
+    ...(stood === null
+      ? [{ code: 'following' as const, factor, words: 'not noted how long heating and air outside have been as they are' }]
+      : []),
+    ...(sunHours === null ? [{ code: 'sun-memory' as const, factor, words: 'not noted when the sun was last on a wall' }] : []),
+  ];
 }
 
 /** The visit's plan of hours; where its place is not known, its rules without a place. */

@@ -6,6 +6,9 @@ import type { Comparison } from './readings';
 import { sideOf } from './standing';
 import { settingsFor } from './settingsInForce';
 import { conditionsOf } from './theVisit';
+import { wallHistoryOf } from './wallHistoryOf';
+import type { Row } from '../entities';
+import type { SurfaceValue } from '../house/surfaceRow';
 
 /** Half an interval of 95 %, in standard uncertainties. */
 const HALF = 1.96;
@@ -49,6 +52,7 @@ export function sameHour(document: VisitDocument, thisId: string, thatId: string
   const thisFactor = (known.one.at({}) - outsideC) / (thisAir - outsideC);
   const thatFactor = (known.other.at({}) - outsideC) / (thatAir - outsideC);
   if (![thisFactor, thatFactor].every((factor) => factor >= 0 && factor <= 1)) return null;
+  if (!builtAlike(document, thisId, thatId) && !isSteady(document, thisId)) return null;
   const difference = computed(
     known,
     (x) => (x.one - x.outside) / (x.thisAir - x.outside) - (x.other - x.outside) / (x.thatAir - x.outside),
@@ -56,9 +60,31 @@ export function sameHour(document: VisitDocument, thisId: string, thatId: string
   return { thisFactor, thatFactor, difference: difference.at({}), uncertainty: uncertaintyOf(difference).total };
 }
 
+/** Places of one surface, or of surfaces of one weight, remember the weather alike. */
+function builtAlike(document: VisitDocument, thisId: string, thatId: string): boolean {
+  const [one, other] = [thisId, thatId].map((id) => {
+    const frame = document.rows.frame[document.rows.region[id]!.value.frameId]!.value;
+    return { frame, surface: document.rows.surface[frame.surfaceId ?? '']?.value };
+  }) as [{ frame: Row<'frame'>['value']; surface?: SurfaceValue }, { frame: Row<'frame'>['value']; surface?: SurfaceValue }];
+  if (one.frame.surfaceId === other.frame.surfaceId) return true;
+  return one.surface !== undefined && one.surface.mass === other.surface?.mass;
+}
+
+/** After so long unlike walls are near enough to balance, h; with so little change of the air, K. */
+const STEADY_H = 24;
+const STEADY_K = 3;
+
+function isSteady(document: VisitDocument, regionId: string): boolean {
+  const { history } = wallHistoryOf(document, document.rows.region[regionId]!.value.frameId);
+  const rows = history?.filter(({ minutes }) => minutes >= -60 * STEADY_H) ?? [];
+  if (rows.length === 0 || rows[0]!.minutes > -60 * STEADY_H) return false;
+  const swing = (of: 'insideC' | 'outsideC') => Math.max(...rows.map((row) => row[of])) - Math.min(...rows.map((row) => row[of]));
+  return swing('insideC') <= STEADY_K && swing('outsideC') <= STEADY_K && rows.every(({ sunWm2 }) => sunWm2 === 0);
+}
+
 /** What a pair of factors is good for. */
 export const SAME_HOUR_MEANING =
-  '(surface − outside) / (inside − outside): no weather changes it. Of two materials side by side at one hour the one with the higher factor lets less heat through.';
+  '(surface − outside) / (inside − outside), while the wall is in balance. Of two materials side by side at one hour the one with the higher factor lets less heat through, if both are built alike or nothing has changed for a day.';
 
 /** That in a sentence. */
 export function sameHourWords({ thisFactor, thatFactor, difference, uncertainty }: SameHour): string {

@@ -132,5 +132,14 @@ export function lineFor(document: VisitDocument, frameId: string): RadianceLine 
 
 /** All that a frame's temperatures follow from besides its pixels; for what is remembered of it. */
 export function partsOfFrame({ rows, frameFacts }: VisitDocument, frameId: string): unknown[] {
-  return [rows.frame[frameId], frameFacts[frameId], rows.settings, rows.camera, rows.conditions, rows.log, rows.room, rows.surface];
+  return [
+    rows.frame[frameId],
+    frameFacts[frameId],
+    rows.settings,
+    rows.camera,
+    rows.conditions,
+    rows.log,
+    rows.room,
+    rows.surface,
+  ];
 }

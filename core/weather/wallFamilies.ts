@@ -23,12 +23,8 @@ const FILLS = [0.18, 0.4, 0.8, 1.4, 2.2, 3.5, 5.5, 9];
 /** What lines a heavy wall, m²K/W. */
 const LININGS = [0.18, 0.4, 0.8, 1.5, 2.8, 5];
 
-const filled = (outer: readonly Layer[], inner: readonly Layer[]): WallFamily =>
-  FILLS.map((r) => [...outer, wool(r), ...inner]);
-const lined = (mass: readonly Layer[]): WallFamily => [
-  [...mass, plaster],
-  ...LININGS.map((r) => [...mass, wool(r), board]),
-];
+const filled = (outer: readonly Layer[], inner: readonly Layer[]): WallFamily => FILLS.map((r) => [...outer, wool(r), ...inner]);
+const lined = (mass: readonly Layer[]): WallFamily => [[...mass, plaster], ...LININGS.map((r) => [...mass, wool(r), board])];
 const wrapped = (mass: readonly Layer[]): WallFamily => [[...mass, plaster], ...LININGS.map((r) => [wool(r), ...mass, plaster])];
 
 const LIGHT: readonly WallFamily[] = [

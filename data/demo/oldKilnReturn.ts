@@ -56,7 +56,7 @@ export const OLD_KILN_RETURN = {
     at: '2026-02-26T19:40:00Z',
     air: { insideC: 19.2, outsideC: 5.3, humidityPct: 52 },
   },
-  weather: { windMs: 1.2, windFromDeg: 240, cloudPct: 90, sunHours: 26, rainHours: 40 },
+  weather: { windMs: 1.2, windFromDeg: 240, cloudPct: 90, sunHours: 50, rainHours: 40, heatingHours: 48, airHours: 48 },
   /** Nobody comes back to exactly the same place, m. */
   moved: { x: 0.14, y: -0.06, aside: 0.08, farther: 1.03 },
   walls: [

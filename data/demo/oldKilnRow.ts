@@ -17,7 +17,9 @@ const EVENING = {
   windMs: 1,
   windFromDeg: 245,
   cloudPct: 70,
-  sunHours: 31,
+  sunHours: 50,
+  heatingHours: 48,
+  airHours: 48,
   rainHours: 44,
 };
 

@@ -84,6 +84,8 @@ export const SIGNAL_HOUSE_DEMO = {
     windFromDeg: 230,
     cloudPct: 90,
     sunHours: 20,
+    heatingHours: 48,
+    airHours: 24,
     rainHours: 9,
   },
   flowSetC: 60,

@@ -42,10 +42,10 @@ export async function seedRow(asking: Asking): Promise<string> {
     humidityPct: conditions.humidityPct,
     rooms: [],
   });
-  const { windMs, windFromDeg, cloudPct, sunHours, rainHours } = conditions;
+  const { windMs, windFromDeg, cloudPct, sunHours, rainHours, heatingHours, airHours } = conditions;
   await asking.db
     .update(t.conditions)
-    .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours })
+    .set({ windMs, windFromDeg, cloudPct, sunHours, rainHours, heatingHours, airHours })
     .where(eq(t.conditions.visitId, visitId));
   await asking.db.update(t.intake).set(intakeOf(demo.intake)).where(eq(t.intake.visitId, visitId));
   const slot = { slotFrom: momentOf('19:00').getTime(), slotTo: momentOf('21:00').getTime() };

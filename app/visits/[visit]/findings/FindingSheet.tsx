@@ -78,6 +78,11 @@ export function FindingSheet({ finding, values }: Props) {
       <p className={styles.sure}>
         <b>How sure:</b> {finding.confidence} {finding.expected}
       </p>
+      {finding.repeat !== '' && (
+        <p className={styles.gate} role="note">
+          {finding.repeat}
+        </p>
+      )}
       {value.argued && (
         <section className={styles.causes} aria-label="What it probably is">
           <h2>What it probably is</h2>

@@ -66,6 +66,7 @@ export function Findings() {
                 </span>
                 <span className={styles.value} data-sign={finding.stated?.difference.sign}>
                   {finding.stated ? finding.stated.difference.value : finding.short}
+                  {finding.repeat !== '' && ' · to repeat'}
                 </span>
               </button>
             </li>

@@ -79,7 +79,16 @@ export function AirLog() {
       );
       const { entries, outside } = readLogger(await file.text(), { timeZone: site.timeZone, ...hours });
       edit(`Logger: ${file.name}`, [
-        { entity: 'log', rowId: newId(), value: { visitId: document.visitId, roomId, name: `${roomName ? `${roomName}: ` : ''}${file.name}`.slice(0, 160), entries } },
+        {
+          entity: 'log',
+          rowId: newId(),
+          value: {
+            visitId: document.visitId,
+            roomId,
+            name: `${roomName ? `${roomName}: ` : ''}${file.name}`.slice(0, 160),
+            entries,
+          },
+        },
       ]);
       void message.success(
         `${entries.length} readings taken in${outside > 0 ? `; ${outside} outside of the visit left out` : ''}.`,

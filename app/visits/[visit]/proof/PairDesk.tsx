@@ -114,7 +114,14 @@ function Pair({
         )}
         <OverVisits earlier={earlier} pair={pair} visitIds={visitIds} />
       </PairPicture>
-      <PairLedger earlier={earlier} pair={pair} look={sides?.looks?.[0] ?? null} known={sides?.looks !== null} compared={compared} put={put}>
+      <PairLedger
+        earlier={earlier}
+        pair={pair}
+        look={sides?.looks?.[0] ?? null}
+        known={sides?.looks !== null}
+        compared={compared}
+        put={put}
+      >
         {children}
       </PairLedger>
     </>

@@ -60,10 +60,7 @@ export function Stood({
           aria-label="What was done"
           popupMatchSelectWidth={false}
           value={pair.work ?? NOT_SAID}
-          options={[
-            { value: NOT_SAID, label: 'not said' },
-            ...WORKS.map((value) => ({ value, label: WORK_WORDS[value] })),
-          ]}
+          options={[{ value: NOT_SAID, label: 'not said' }, ...WORKS.map((value) => ({ value, label: WORK_WORDS[value] }))]}
           onChange={(value: Work) => put('What was done', { work: value === NOT_SAID ? null : value })}
         />
       </label>

@@ -50,7 +50,10 @@ export function useCompared(
   }, [worker, asked]);
   const laying = laid?.of === asked ? laid.laying : null;
   const toCompare = useMemo(
-    () => (laying && 'laid' in laying && sides?.looks && known ? { h: laying.laid.h, looks: sides.looks, places, known, photos } : null),
+    () =>
+      laying && 'laid' in laying && sides?.looks && known
+        ? { h: laying.laid.h, looks: sides.looks, places, known, photos }
+        : null,
     [laying, sides, places, known, photos],
   );
   useEffect(() => {

@@ -82,7 +82,9 @@ export function useOverVisits(
       )
       .then((answer) => {
         if (!gone)
-          setAnswers((known) => new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer }));
+          setAnswers((known) =>
+            new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer }),
+          );
       });
     return () => {
       gone = true;

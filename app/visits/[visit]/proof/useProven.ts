@@ -47,10 +47,7 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
     void worker()
       .answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos))
       .then((answer) => {
-        if (!gone)
-          setAnswers((known) =>
-            new Map(known).set(pair.id, { of: askedOf(pair.value, ready.sides, photos), answer }),
-          );
+        if (!gone) setAnswers((known) => new Map(known).set(pair.id, { of: askedOf(pair.value, ready.sides, photos), answer }));
       });
     return () => {
       gone = true;
@@ -72,12 +69,7 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
   );
 }
 
-function isAnswered(
-  known: Answered | undefined,
-  pair: PairValue,
-  sides: unknown,
-  photos: unknown,
-): boolean {
+function isAnswered(known: Answered | undefined, pair: PairValue, sides: unknown, photos: unknown): boolean {
   return known !== undefined && askedOf(pair, sides, photos).every((part, i) => part === known.of[i]);
 }
 

@@ -133,7 +133,7 @@ function CandidateItem({
   const units = useUnits();
   const { seen, ranked, ruling, finding, argued } = candidate;
   const best = ranked[0]!;
-  const gate = gateOf(document, candidate.frameId, seen, noise, units.unit);
+  const gate = gateOf(document, candidate.frameId, seen, best.cause.code, noise, units.unit);
   return (
     <li className={styles.item} data-open={open} data-ruled={ruling !== null}>
       <button type="button" className={styles.line} aria-expanded={open} onClick={onToggle}>
