@@ -75,6 +75,46 @@ describe('compare', () => {
     ]);
   });
 
+  const verdicts = async (...words: string[]) => {
+    const { document } = await compare([...files, ...words, '--region', box(filled!), '--region', box(left!)]);
+    return (document as { regions: { verdict: string; why: string; change: number }[] }).regions;
+  };
+  const csv = (name: string, lines: readonly string[]) => {
+    writeFileSync(file(name), `minutes,inside_c,outside_c,sun_w_m2\n${lines.join('\n')}\n`);
+    return file(name);
+  };
+  const hours = (of: (ago: number) => string) => Array.from({ length: 49 }, (_, i) => `${-60 * (48 - i)},${of(48 - i)}`);
+
+  test('a wall of stone of which nothing is known is not judged; after steady days it is', async () => {
+    expect((await verdicts(...air, '--wall', 'stone')).map(({ verdict }) => verdict)).not.toContain('worse');
+    const told = (await verdicts(...air, '--wall', 'stone', '--history-before', csv('a.csv', hours(() => '20,0,0')), '--history-after', csv('b.csv', hours(() => '20,4,0'))))[0]!; // prettier-ignore
+    expect(told.verdict).toBe('better');
+    expect(told.change).toBeGreaterThan(0);
+  });
+
+  test('seen from outside or a loft the same pictures say the opposite', async () => {
+    const loft = [
+      '--before',
+      'inside=40,outside=0,space=20,emissivity=1',
+      '--after',
+      'inside=40,outside=4,space=20,emissivity=1',
+    ];
+    const [place] = await verdicts('--side', 'loft', '--wall', 'light', ...loft);
+    expect(place!.change).toBeLessThan(0);
+    expect(place!.verdict).not.toBe('better');
+  });
+
+  test('refuses a loft without its air, a side, a wall and a history that it does not know', async () => {
+    const refusal = async (...words: string[]) => (await refused(compare([...files, ...air, '--region', box(filled!), ...words])))?.toJSON(); // prettier-ignore
+    expect((await refusal('--side', 'loft'))?.code).toBe('missing_setting');
+    expect((await refusal('--side', 'attic'))?.code).toBe('bad_usage');
+    expect((await refusal('--wall', 'straw'))?.code).toBe('bad_usage');
+    expect(await refusal('--history-before', csv('short.csv', ['-60,20,2,0', '0,20,2,0']))).toMatchObject({ code: 'malformed', where: { file: file('short.csv') } }); // prettier-ignore
+    expect(await refusal('--history-after', csv('bad.csv', ['-3000,20,2,0', '-10,warm,2,0']))).toMatchObject({ code: 'malformed', where: { line: 3 } }); // prettier-ignore
+    writeFileSync(file('no.csv'), 'time,inside\n0,20\n');
+    expect(await refusal('--history-after', file('no.csv'))).toMatchObject({ code: 'malformed', where: { line: 1 } });
+  });
+
   test('refuses another wall, one frame, air that is missing, regions that lie nowhere, and what is no option', async () => {
     const code = async (...words: string[]) => (await refused(compare(words)))?.code;
     expect(await code(files[0]!, file('other.tif'))).toBe('cannot-register');

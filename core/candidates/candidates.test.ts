@@ -3,11 +3,11 @@ import { boxAt, INSIDE, testWall } from '../testing/testWall';
 import type { VisitDocument } from '../document';
 import { ID, visitDocument } from '../testing/visit';
 import { shapeSchema } from '../frame/region';
-import { findingValueSchema } from '../visit/findingRow';
+import { emptyFinding, findingValueSchema } from '../visit/findingRow';
 import { acceptCandidate } from './accept';
 import { argueFrame } from './argue';
 import { circumstancesOf } from './circumstances';
-import { gateOf } from './gate';
+import { gateOf, gateOfFinding, gateWords } from './gate';
 import { lookOptionsFor, settingFor, unknownWords } from './lookAt';
 import { nothingMeans, nothingWords } from './nothing';
 import { partnerOf } from './partner';
@@ -30,7 +30,7 @@ function visit(change: Partial<VisitDocument['rows']> = {}): VisitDocument {
   document.rows.region = {};
   document.rows.finding = {};
   const conditions = Object.values(document.rows.conditions)[0]!;
-  Object.assign(conditions.value, { insideC: 20, outsideC: 2, humidityPct: 50, sunHours: 30, rainHours: 90, windMs: 1 });
+  Object.assign(conditions.value, { insideC: 20, outsideC: 2, humidityPct: 50, sunHours: 50, rainHours: 90, windMs: 1 });
   return { ...document, rows: { ...document.rows, ...change } };
 }
 
@@ -178,6 +178,33 @@ describe('what may be claimed', () => {
     expect(gate.claim).toBe(false);
     expect(gate.hours).toBe(true);
     expect(gate.why[0]).toMatch(/^Conditions forbid a claim: .*3\.0 K/);
+  });
+  const gate = (document: VisitDocument, cause: string) =>
+    gateOf(structuredClone(document), ID.frame, seen, cause, LOOK.noise, 'C');
+  const conditions = (change: object) => {
+    const document = visit();
+    Object.assign(Object.values(document.rows.conditions)[0]!.value, change);
+    return document;
+  };
+  test('each claim has its own needs', () => {
+    const mild = conditions({ outsideC: 14, windMs: 0 });
+    expect(gate(mild, 'air-leak').why.join(' ')).toMatch(/Neither wind nor/);
+    const unknown = conditions({ heatingHours: null, airHours: null });
+    expect(gate(unknown, 'missing-insulation').why.join(' ')).toMatch(/stores heat .*not known: how long the heating/);
+    expect(gate(unknown, 'air-leak').why.join(' ')).not.toMatch(/stores heat/);
+    expect(gate(conditions({ humidityPct: null }), 'moisture').why.join(' ')).toMatch(/humidity of the air is not noted/);
+    expect(gate(conditions({ outsideC: null }), 'moisture').why.join(' ')).toMatch(/air on both sides is not noted/);
+  });
+  test('a finding is gated as its cause is, and one that claims nothing is not', () => {
+    const document = conditions({ outsideC: null });
+    const finding = (basis: 'shape' | 'typed') => ({
+      id: 'f',
+      version: 1,
+      value: emptyFinding(ID.visit, { basis, frameId: ID.frame }),
+    });
+    expect(gateWords(gateOfFinding(document, finding('shape')))).toMatch(/^An observation to repeat\. The air on both sides/);
+    expect(gateOfFinding(document, finding('typed'))).toBeNull();
+    expect(gateWords(null)).toBe('');
   });
   test('and where the contrast is hardly more than the camera’s own unevenness', () => {
     const gate = gateOf(visit(), ID.frame, { ...seen, contrast: -0.3 }, 'air-leak', 0.05, 'F');

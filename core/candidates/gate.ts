@@ -88,7 +88,7 @@ function gateOfClaim(document: VisitDocument, frameId: string, cause: string | n
   if (NEED_BALANCE.has(cause ?? '') && storesHeat(document, frameId)) {
     const { history, missing } = wallHistoryOf(document, frameId);
     if (history === null)
-      why.push(`A wall that stores heat shows the days before, and they are not known: ${missing.join('; ')}.`);
+      why.push(`What stores heat shows the days before, and they are not known: ${missing.join('; ')}.`);
   }
   if (NEED_HUMIDITY.has(cause ?? '') && humidityPct === null && side !== 'outside')
     why.push('The humidity of the air is not noted.');
@@ -97,7 +97,9 @@ function gateOfClaim(document: VisitDocument, frameId: string, cause: string | n
 
 function storesHeat(document: VisitDocument, frameId: string): boolean {
   const surface = document.rows.surface[document.rows.frame[frameId]!.value.surfaceId ?? '']?.value;
-  return surface !== undefined && surface.mass !== 'light' && (surface.kind === 'wall' || surface.kind === 'facade');
+  // Of what nobody said it is not known either.
+  if (surface === undefined) return true;
+  return surface.mass !== 'light' && (surface.kind === 'wall' || surface.kind === 'facade');
 }
 
 /** `An observation to repeat. …`; empty where it may be claimed. */

@@ -203,6 +203,87 @@ describe('ranking', () => {
   });
 });
 
+describe('what a side and a season forbid', () => {
+  /** As a place is measured that differs the other way than a loss would on its side in its season. */
+  const at = (side: 'inside' | 'outside' | 'loft', insideC: number, outsideC: number, sign: -1 | 1, more: Partial<Evidence>) => {
+    const { candidates } = lookThrough(
+      testWall(320, 240, (x, y) => 2.5 * sign * boxAt(100, 60, 50, 60)(x, y)),
+      INSIDE,
+    );
+    const setting = settingOf({ side, insideC, outsideC, humidity: null });
+    const evidence = { ...measuredOf(candidates[0]!, setting).evidence, ...more };
+    return rankCauses(known(evidence));
+  };
+  const shares = (ranked: ReturnType<typeof rankCauses>, codes: readonly string[]) =>
+    ranked.filter(({ cause }) => codes.includes(cause.code)).reduce((sum, { score }) => sum + score, 0);
+  const LOSSES = ['air-leak', 'missing-insulation', 'slumped-insulation', 'insulation-contact', 'thermal-bridge'];
+
+  test.each([
+    ['a cold patch inside in heat', 'inside', 24, 35.8, -1, { form: 'runs-out', top: 'peaked', rim: 'soft' }],
+    ['a cold upper bay inside in heat', 'inside', 24, 35.8, -1, { reach: 'top', begins: 'junction' }],
+    ['a cold line on a heated façade', 'outside', 20, 2, -1, { form: 'line', reach: 'through' }],
+    ['a cold field on a heated loft floor', 'loft', 38, 19, -1, {}],
+    ['a warm field inside in winter', 'inside', 20, 2, 1, {}],
+  ] as const)('%s is no loss of heat', (_, side, insideC, outsideC, sign, more) => {
+    const ranked = at(side, insideC, outsideC, sign, more);
+    expect(shares(ranked, LOSSES)).toBeLessThan(0.05);
+    expect(LOSSES).not.toContain(ranked[0]!.cause.code);
+  });
+
+  test('the same the other way round may be one', () => {
+    expect(shares(at('inside', 20, 2, -1, {}), LOSSES)).toBeGreaterThan(0.5);
+    expect(shares(at('loft', 38, 19, 1, {}), LOSSES)).toBeGreaterThan(0.5);
+    expect(shares(at('inside', 20, 34, 1, {}), LOSSES)).toBeGreaterThan(0.5);
+  });
+
+  test('a pane is neither damp nor without insulation', () => {
+    const ranked = at('inside', 20, 2, -1, { within: 'pane', form: 'box' });
+    expect(shares(ranked, ['moisture', 'missing-insulation', 'slumped-insulation'])).toBeLessThan(0.1);
+    expect(ranked[0]!.cause.code).toBe('glazing');
+  });
+
+  test('a jet at a register is supply air, warm while it heats and cold while it cools', () => {
+    for (const [insideC, outsideC, tone] of [
+      [20, 2, 'warmer'],
+      [24, 35, 'colder'],
+    ] as const) {
+      // prettier-ignore
+      const jet = { ...LEAK, tone, sign: 'gain', begins: 'opening' } as const;
+      const [first] = rankCauses(known(jet, { circumstances: ['register-near'] }));
+      expect([first!.cause.code, insideC > outsideC]).toEqual(['supply-air', tone === 'warmer']);
+    }
+  });
+
+  test('the same loss is of one class inside and on the thinner film outdoors', () => {
+    const { candidates } = lookThrough(
+      testWall(320, 240, (x, y) => -1.4 * boxAt(100, 60, 50, 60)(x, y)),
+      INSIDE,
+    );
+    const drop = (side: 'inside' | 'outside') => measuredOf(candidates[0]!, settingOf({ ...AIR, side })).evidence.drop;
+    expect([drop('inside'), drop('outside')]).toEqual(['clear', 'strong']);
+  });
+});
+
+describe('one fact', () => {
+  test('that frames told is not told again by its check', () => {
+    const mirror: Evidence = { ...LEAK, form: 'patch', sign: 'gain', tone: 'warmer', within: 'plate' };
+    const reflection = (more: object) => rankCauses(known(mirror, more)).find(({ cause }) => cause.code === 'reflection')!.score;
+    const byFrames = reflection({ circumstances: ['moved-between-frames'] });
+    const both = reflection({ circumstances: ['moved-between-frames'], outcomes: [{ check: 'aside', outcome: 'moves' }] });
+    const byCheck = reflection({ outcomes: [{ check: 'aside', outcome: 'moves' }] });
+    expect(byFrames).toBeGreaterThan(reflection({}));
+    expect(both).toBeCloseTo(byCheck, 12);
+  });
+
+  test('is not asked for again', () => {
+    const open = rankCauses(known({ ...LEAK, form: 'box', top: 'flat', rim: 'sharp', inside: 'even' }));
+    const codes = (told: readonly ('moved-between-frames' | 'other-side-agrees')[]) =>
+      offeredChecks(open, { ...POSSIBLE, told }).map(({ code }) => code);
+    expect(codes([])).toContain('other-side');
+    expect(codes(['other-side-agrees'])).not.toContain('other-side');
+  });
+});
+
 describe('the next check', () => {
   const open = rankCauses(known({ ...LEAK, form: 'ragged', begins: 'free', reach: 'part', rim: 'middling' }));
 

@@ -1,7 +1,7 @@
 import type { Grid } from '../detect/grid';
 import type { Homography } from '../geometry/homography';
 import { normalFrom, seededRandom } from '../geometry/random';
-import { sameness, standsOut } from './sameness';
+import { sameness, samenessShown, standsOut } from './sameness';
 
 const [width, height] = [80, 60];
 const IDENTITY: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
@@ -70,5 +70,22 @@ describe('a map that stands out', () => {
   test('does so where most of the wall is bare', () => {
     const bare = picture(41, 20, 0);
     expect(judged(withNoise(bare, 0.05, 42), withNoise(bare, 0.05, 43))).toBeGreaterThan(5.2);
+  });
+});
+
+describe('blocks that show something', () => {
+  const few = picture(51, 5, 0);
+  test('agree on a bare wall where all blocks together hardly do', () => {
+    const [one, other] = [withNoise(few, 0.15, 52), withNoise(few, 0.15, 53)];
+    const shown = samenessShown(one, other, IDENTITY);
+    expect(shown.blocks).toBeGreaterThanOrEqual(2);
+    expect(shown.blocks).toBeLessThan(20);
+    expect(shown.same).toBeGreaterThan(0.6);
+    expect(sameness(one, other, IDENTITY)).toBeLessThan(shown.same);
+  });
+
+  test('disagree on another bare wall', () => {
+    for (const seed of [61, 63, 65, 67])
+      expect(Math.abs(samenessShown(withNoise(few, 0.15, seed), withNoise(picture(seed, 5, 0), 0.15, seed + 1), IDENTITY).same)).toBeLessThan(0.5); // prettier-ignore
   });
 });

@@ -20,7 +20,7 @@ export const insulationContact: Cause = {
     bounds: { 'warmer-than-both': 0.1, 'colder-than-both': 0.1 },
     // What loses heat cannot differ the other way on this side in this season.
     sign: { gain: 0.004 },
-    within: { pane: 0.05 },
+    within: { pane: 0.005 },
   },
   usually: {
     bounds: 'what loses heat lies between the air inside and outside',

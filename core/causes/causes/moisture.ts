@@ -18,7 +18,7 @@ export const moisture: Cause = {
     begins: { free: 8, junction: 1, rim: 1 },
     reach: { part: 9, top: 1 },
   },
-  limits: { wet: { 'below-wet-bulb': 0.08, 'below-dew-point': 0.05 }, tone: { warmer: 0.02 }, within: { pane: 0.05 } },
+  limits: { wet: { 'below-wet-bulb': 0.08, 'below-dew-point': 0.05 }, tone: { warmer: 0.02 }, within: { pane: 0.005 } },
   usually: {
     tone: 'what dries is colder than what is around it',
     form: 'a wet patch has an irregular outline',
