@@ -87,8 +87,7 @@ function gateOfClaim(document: VisitDocument, frameId: string, cause: string | n
     why.push('Less than 5 K between inside and outside say little of a wall.');
   if (NEED_BALANCE.has(cause ?? '') && storesHeat(document, frameId)) {
     const { history, missing } = wallHistoryOf(document, frameId);
-    if (history === null)
-      why.push(`What stores heat shows the days before, and they are not known: ${missing.join('; ')}.`);
+    if (history === null) why.push(`What stores heat shows the days before, and they are not known: ${missing.join('; ')}.`);
   }
   if (NEED_HUMIDITY.has(cause ?? '') && humidityPct === null && side !== 'outside')
     why.push('The humidity of the air is not noted.');

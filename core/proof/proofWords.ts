@@ -29,7 +29,7 @@ export const SURFACE_WORDS: Record<SurfaceAnswer, string> = {
 };
 
 export const WALL_CLASS_WORDS: Record<WallClass, string> = {
-  light: 'boards with wool or hollow between',
+  light: 'boards, wool or hollow between',
   brick: 'solid brick',
   cavity: 'two leaves with a cavity',
   masonry: 'brick, solid or with a cavity',

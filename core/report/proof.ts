@@ -169,7 +169,7 @@ function picturesOf(document: VisitDocument, { pair, earlier, sides, answer }: P
       leftOut: [],
       scaleEnds: { low: format.temperature(of.low, unit), high: format.temperature(of.high, unit) },
       scaleWords: alike
-        ? `${COLOUR_MAPS[of.map].label}: the same colour lets as much heat through in both pictures.`
+        ? `${COLOUR_MAPS[of.map].label}: the same colour is the same temperature factor in both pictures, as much heat while the wall is in balance.`
         : `${COLOUR_MAPS[of.map].label}: the same temperatures in both pictures.`,
       marks: drawn,
     };

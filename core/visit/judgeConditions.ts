@@ -109,9 +109,15 @@ function notNoted(stood: WallHistory | null, walls: readonly Wall[], sunHours: n
   const factor = Math.min(...walls.map((wall) => NOT_NOTED[wall]));
   return [
     ...(stood === null
-      ? [{ code: 'following' as const, factor, words: 'not noted how long heating and air outside have been as they are' }]
+      ? [
+          {
+            code: 'following' as const,
+            factor,
+            words: 'days before not noted: how long heating and air outside have been as they are',
+          },
+        ]
       : []),
-    ...(sunHours === null ? [{ code: 'sun-memory' as const, factor, words: 'not noted when the sun was last on a wall' }] : []),
+    ...(sunHours === null ? [{ code: 'sun-memory' as const, factor, words: 'sun not noted: when it was last on a wall' }] : []),
   ];
 }
 

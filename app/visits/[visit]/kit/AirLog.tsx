@@ -125,7 +125,7 @@ export function AirLog() {
           popupMatchSelectWidth={false}
           value={roomId ?? HOUSE}
           options={[
-            { value: HOUSE, label: 'the house' },
+            { value: HOUSE, label: 'Air of the house' },
             ...roomsOf(document).map(({ id, value }) => ({
               value: id,
               label: isHeated(value) ? value.name : `${value.name} (own air)`,

@@ -45,10 +45,11 @@ export function Stood({
         How is the wall built?
         <Select<Wall>
           aria-label="How the wall is built"
+          className={styles.wide!}
           popupMatchSelectWidth={false}
           value={pair.wall ?? NOT_SAID}
           options={[
-            { value: NOT_SAID, label: `${WALL_CLASS_WORDS[usual]} (as its surface says)` },
+            { value: NOT_SAID, label: `${WALL_CLASS_WORDS[usual]}, by its surface` },
             ...SAID_WALLS.map((value) => ({ value, label: WALL_CLASS_WORDS[value] })),
           ]}
           onChange={(value: Wall) => put('How the wall is built', { wall: value === NOT_SAID ? null : value })}
@@ -58,6 +59,7 @@ export function Stood({
         What was done?
         <Select<Work>
           aria-label="What was done"
+          className={styles.wide!}
           popupMatchSelectWidth={false}
           value={pair.work ?? NOT_SAID}
           options={[{ value: NOT_SAID, label: 'not said' }, ...WORKS.map((value) => ({ value, label: WORK_WORDS[value] }))]}
