@@ -55,6 +55,28 @@ test('air is noted by hand and by a logger, and a frame takes the air of its own
   await expect(page.getByText('logger.csv: 3 readings')).toBeHidden();
 });
 
+test('a room with an air of its own is read there, and its frames stand in that air', async ({ page }) => {
+  const id = await makeVisit(page, 'Loft air', ['Loft', 'Hall']);
+  await page.goto(`/visits/${id}/kit`);
+  await page.getByRole('combobox', { name: 'Air of' }).click();
+  await page.getByTitle('Loft (own air)').click();
+  await page.getByRole('spinbutton', { name: 'Air inside' }).fill('4');
+  await page.getByRole('button', { name: /Note for now/ }).click();
+  await expect(page.getByText('Loft: by hand: 1 reading')).toBeVisible();
+  await saved(page);
+  const { rows } = await documentOf(page, id);
+  const loft = Object.values(rows.room).find(({ value }) => value.name === 'Loft')!;
+  expect(Object.values(rows.log).map(({ value }) => [value.roomId, value.entries[0]!.insideC])).toEqual([[loft.id, 4]]);
+
+  // Somebody heats it: then it is a room like any other.
+  await page.goto(`/visits/${id}/round/house`);
+  await page.getByRole('button', { name: /Loft/ }).first().click();
+  await page.getByRole('combobox', { name: 'Air of the room' }).click();
+  await page.getByTitle('heated or cooled with the house').click();
+  await saved(page);
+  expect((await documentOf(page, id)).rows.room[loft.id]!.value.heated).toBe(true);
+});
+
 test('a camera is checked in boiling water at its altitude, and its offset goes into new frames', async ({ page }) => {
   await page.goto('/shelf');
   await page.getByRole('button', { name: /Add a camera/ }).click();

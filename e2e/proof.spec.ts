@@ -120,6 +120,34 @@ test('a bay that was filled is proven and closed, one that was left is not', asy
   await expect(page.getByText('1 of 2 settled')).toBeVisible();
 });
 
+test('what the wall stood in, how it is built and what was done decide with what may be said', async ({ page }) => {
+  const visit = await openProof(page);
+  await compare(page, /Bay left of the window/);
+  await expect(page.getByText('Steady for 48 h, as was said.')).toHaveCount(2);
+  const filled = place(page, 'bay left of the window');
+  await expect(filled).toContainText('Better');
+  await page.getByRole('combobox', { name: 'What was done' }).click();
+  await page.getByTitle('the wall as a whole').click();
+  await page.getByRole('combobox', { name: 'How the wall is built' }).click();
+  await page.getByTitle('thick stone or concrete').click();
+  await expect(filled).toContainText('Better');
+  const pairs = async () => Object.values((await documentOf(page, visit)).rows.pair).map(({ value }) => [value.wall, value.work]);
+  await expect.poll(pairs).toContainEqual(['stone', 'whole-wall']);
+
+  // Nobody knows any more what it stood in: of stone nothing is said then.
+  const chip = page.getByRole('button', { name: /^Conditions:/ });
+  await chip.click();
+  const form = page.locator('.ant-popover').first();
+  await form.getByRole('spinbutton', { name: 'Heating as now for' }).fill('');
+  await form.getByRole('button', { name: 'Keep conditions' }).click();
+  await expect(page.getByText(/What the wall stood in before is not known: how long the heating has been as it is/)).toBeVisible();
+  await expect(chip).toHaveAccessibleName(/[Dd]ays before not noted/);
+  await expect(filled).toContainText('Cannot say');
+  for (let step = 0; step < 3; step += 1) await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(filled).toContainText('Better');
+  await expect.poll(pairs).toContainEqual([null, null]);
+});
+
 test('a surface that was changed itself proves nothing', async ({ page }) => {
   await openProof(page);
   await compare(page, /Bay left of the window/);

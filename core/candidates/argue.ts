@@ -85,7 +85,7 @@ export function argueFrame(
 }
 
 /** None of the causes that are known is likelier than that it is something else. */
-export function isUndecided({ ranked }: Pick<ArguedCandidate, 'ranked'>): boolean {
+function isUndecided({ ranked }: Pick<ArguedCandidate, 'ranked'>): boolean {
   return ranked[0]!.cause.code === 'unknown';
 }
 

@@ -11,7 +11,7 @@ import { lossChanges, type Loss, type LossChange, type WorkSaid } from './lossCh
 import { wallAt, type Standing } from './wallModel';
 import type { Side } from '../radiometry/side';
 import type { WallClass } from '../weather/wallFamilies';
-import { historyProblem, type WallHistory } from '../weather/wallHistory';
+import type { WallHistory } from '../weather/wallHistory';
 
 /** Less than this between inside and outside says nothing about a wall, K. */
 export const LEAST_DRIVE_K = 5;

@@ -4,7 +4,6 @@ import { mapThrough } from './byHand';
 import { inverse, product, rescaled } from './maps';
 import { singular } from './singular';
 import { Spectrum } from './spectrum';
-import { wholeChange, type Wall } from './wholeChange';
 
 const near = (h: Homography, k: number) => h.map((value) => expect.closeTo(value, k));
 
@@ -81,32 +80,4 @@ test('a spectrum there and back is the plane that it was', () => {
     }),
     { numRuns: 20 },
   );
-});
-
-describe('a wall that moved as a whole', () => {
-  const wall = (change: Partial<Wall>): Wall => ({
-    level: 0,
-    levelU: 0.025,
-    lack: 0.15,
-    contrast: 1,
-    contrastU: 0.15,
-    ...change,
-  });
-
-  test('by what instruments leave open did not change', () => {
-    expect(wholeChange(wall({ level: 0.03 }))).toEqual({ mean: 0, u: 0 });
-    expect(wholeChange(wall({ level: -0.04 }))).toEqual({ mean: 0, u: 0 });
-  });
-
-  test('by far more did, with an interval that holds what it moved by', () => {
-    const { mean, u } = wholeChange(wall({ level: 0.11 }));
-    expect(Math.abs(mean - 0.11)).toBeLessThan(1.5 * u);
-    expect(u).toBeLessThan(0.03);
-  });
-
-  test('a contrast that shrank makes it likelier', () => {
-    const level = 0.055;
-    expect(wholeChange(wall({ level })).mean).toBe(0);
-    expect(wholeChange(wall({ level, contrast: 0.6 })).mean).toBeGreaterThan(0.03);
-  });
 });

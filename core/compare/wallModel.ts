@@ -1,6 +1,6 @@
 import type { Side } from '../radiometry/side';
 import { ORDINARY_DAYS, shapeOf } from '../weather/ordinaryDays';
-import { WALL_FAMILIES, type WallClass, type WallFamily } from '../weather/wallFamilies';
+import { WALL_FAMILIES, type WallClass } from '../weather/wallFamilies';
 import { balancedLoss, type Face, faceAfter, faceMemory, type FaceMemory, type Films } from '../weather/wallFaces';
 import { drivesOf, type WallHistory } from '../weather/wallHistory';
 import { ABSORPTANCE } from '../weather/wallMemory';

@@ -1,3 +1,4 @@
+import { showsSky } from './setAside';
 import fc from 'fast-check';
 import { smoothed, weightedMean } from './blur';
 import { cleaned } from './clean';
@@ -170,4 +171,15 @@ test('a blotch fills no rectangle, a bay does', () => {
   expect(rectangleIn(bay, pixels(bay), -1)).toEqual({ left: 20, right: 49, top: 10, bottom: 44, sharpSides: 4 });
   const blotch = contrast((x, y) => -2.5 * Math.exp(-(((x - 40) / 12) ** 2) - ((y - 30) / 9) ** 2));
   expect(rectangleIn(blotch, pixels(blotch), -1)).toBeNull();
+});
+
+describe('sky in a frame', () => {
+  const frame = (cold: number, share: number) => Float32Array.from({ length: 1000 }, (_, i) => (i < 1000 * share ? cold : 15));
+  test('is what is far colder than the air on both sides, over a hundredth of the picture and more', () => {
+    expect(showsSky(frame(-45, 0.2), [20, 2])).toBe(true);
+    expect(showsSky(frame(-45, 0.005), [20, 2])).toBe(false);
+    expect(showsSky(frame(-6, 0.2), [20, 2])).toBe(false);
+    expect(showsSky(frame(-45, 0.2), [])).toBe(false);
+    expect(showsSky(frame(NaN, 0.5), [20, 2])).toBe(false);
+  });
 });

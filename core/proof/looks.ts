@@ -38,7 +38,7 @@ export function knownOf(
 }
 
 /** How a surface is built, as far as heat in it goes. Ceilings and roofs hang on joists and rafters, whatever the walls are made of. */
-export function wallClassOf({ kind, mass }: Pick<SurfaceValue, 'kind' | 'mass'>): WallClass {
+function wallClassOf({ kind, mass }: Pick<SurfaceValue, 'kind' | 'mass'>): WallClass {
   if (kind === 'ceiling' || kind === 'roof') return 'light';
   return mass === 'brick' ? 'masonry' : mass;
 }

@@ -19,6 +19,7 @@ import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Kit.module.css';
+import { WeatherBefore } from './WeatherBefore';
 
 const HOUR_MS = 3_600_000;
 const LARGEST_LOG_BYTES = 8 * 1024 * 1024;
@@ -160,6 +161,7 @@ export function AirLog() {
         <Button icon={<UploadOutlined />} onClick={() => picker.current?.click()}>
           Logger file (CSV)
         </Button>
+        <WeatherBefore />
         <input
           ref={picker}
           type="file"

@@ -16,6 +16,7 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import ledger from '../ledger/Ledger.module.css';
 import { Dismiss } from './Dismiss';
+import { SideDoubt } from './SideDoubt';
 import type { CandidateActions } from './useCandidateActions';
 import styles from './Candidates.module.css';
 
@@ -54,6 +55,7 @@ export function CandidatePanel({ frame, look, candidates, chosen, least, actions
           </label>
           <Link href={`/visits/${document.visitId}/findings/candidates`}>All frames of the visit</Link>
         </div>
+        <SideDoubt frame={frame} />
         {look === null ? (
           <p role="status" className={styles.wait}>
             <Spin size="small" /> Looking the frame through …
