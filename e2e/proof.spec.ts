@@ -140,7 +140,9 @@ test('what the wall stood in, how it is built and what was done decide with what
   const form = page.locator('.ant-popover').first();
   await form.getByRole('spinbutton', { name: 'Heating as now for' }).fill('');
   await form.getByRole('button', { name: 'Keep conditions' }).click();
-  await expect(page.getByText(/What the wall stood in before is not known: how long the heating has been as it is/)).toBeVisible();
+  await expect(
+    page.getByText(/What the wall stood in before is not known: how long the heating has been as it is/),
+  ).toBeVisible();
   await expect(chip).toHaveAccessibleName(/[Dd]ays before not noted/);
   await expect(filled).toContainText('Cannot say');
   for (let step = 0; step < 3; step += 1) await page.getByRole('button', { name: /^Undo/ }).click();
