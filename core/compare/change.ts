@@ -81,6 +81,7 @@ export type Why =
   | 'too-uncertain'
   | 'stored-heat'
   | 'whole-wall'
+  | 'same-or-better'
   | 'space-unknown'
   | 'surface-changed'
   | 'looks-different'
@@ -173,8 +174,10 @@ function verdictOf({ likely, otherwise, all, balancedU }: Told): Said {
   const { verdict, why } = ofLoss(likely, balancedU);
   const said: Said = { change: likely.less, uncertainty: likely.u, verdict, why };
   if (otherwise.probability < HARDLY_POSSIBLE || verdict === 'cannot-say') return said;
-  if (ofLoss(otherwise, balancedU).verdict === verdict) return said;
-  return { change: all.less, uncertainty: all.u, verdict: 'cannot-say', why: 'whole-wall' };
+  const other = ofLoss(otherwise, balancedU).verdict;
+  if (other === verdict) return said;
+  const open = verdict === 'same' && other === 'better' ? 'same-or-better' : 'whole-wall';
+  return { change: all.less, uncertainty: all.u, verdict: 'cannot-say', why: open };
 }
 
 function ofLoss({ less, lost, u }: Loss, balancedU: number): { verdict: Verdict; why: Why } {

@@ -58,9 +58,9 @@ export function verdictOfPair(changes: readonly Pick<Change, 'verdict'>[]): Verd
 }
 
 /** A finding is closed by proof: at least one place better, and none worse or unclear. */
-export function isProven(changes: readonly Pick<Change, 'verdict'>[]): boolean {
+export function isProven(changes: readonly Pick<Change, 'verdict' | 'why'>[]): boolean {
   return (
     changes.some(({ verdict }) => verdict === 'better') &&
-    changes.every(({ verdict }) => verdict === 'better' || verdict === 'same')
+    changes.every(({ verdict, why }) => verdict === 'better' || verdict === 'same' || why === 'same-or-better')
   );
 }

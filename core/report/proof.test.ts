@@ -114,7 +114,11 @@ describe('what a pair says as a whole', () => {
   });
 
   test('proves a fix only where nothing is unclear', () => {
-    const proves = (...verdicts: Change['verdict'][]) => isProven(verdicts.map((verdict) => ({ verdict })));
+    const proves = (...verdicts: Change['verdict'][]) =>
+      isProven(verdicts.map((verdict) => ({ verdict, why: 'too-uncertain' as const })));
+    // Not worse in any case: what is open is whether the whole wall became better.
+    expect(isProven([{ verdict: 'better', why: 'more-than-uncertain' }, { verdict: 'cannot-say', why: 'same-or-better' }])).toBe(true); // prettier-ignore
+    expect(isProven([{ verdict: 'cannot-say', why: 'same-or-better' }])).toBe(false);
     expect(proves('better', 'same')).toBe(true);
     expect(proves('same')).toBe(false);
     expect(proves('better', 'cannot-say')).toBe(false);
