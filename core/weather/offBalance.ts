@@ -1,5 +1,5 @@
 import { BUILD_UPS } from './wallLayers';
-import { balancedLoss, type Face, faceAfter, faceMemory, type Films } from './wallFaces';
+import { balancedLoss, type Face, faceAfter, faceMemory, type FaceMemory, type Films } from './wallFaces';
 import { drivesOf, type WallHistory } from './wallHistory';
 import type { Wall } from './wallMemory';
 
@@ -26,13 +26,26 @@ export function offBalance(kind: Wall, history: WallHistory, face: Face): OffBal
   const drives = drivesOf(history, FILMS.outer);
   const last = history.at(-1)!;
   const drive = last.insideC - last.outsideC;
-  const shares = BUILD_UPS[kind].map(({ sound, fault }) => {
-    const shows =
-      faceAfter(faceMemory(fault, FILMS, face), drives).faceC - faceAfter(faceMemory(sound, FILMS, face), drives).faceC;
+  const memories = memoriesOf(kind, face);
+  const shares = BUILD_UPS[kind].map(({ sound, fault }, i) => {
+    const [ofSound, ofFault] = memories[i]!;
+    const shows = faceAfter(ofFault, drives).faceC - faceAfter(ofSound, drives).faceC;
     const loss = balancedLoss(fault, FILMS, face) - balancedLoss(sound, FILMS, face);
     const balanced = (face === 'inner' ? -1 : 1) * loss * drive;
     return Math.abs(balanced) < 1e-3 ? LEAST_SHARE : Math.max(LEAST_SHARE, shows / balanced);
   });
   const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
   return { off: mean(shares.map((share) => Math.abs(Math.log(share)))), share: mean(shares) };
+}
+
+const kept = new Map<string, (readonly [FaceMemory, FaceMemory])[]>();
+
+/** The same for every visit: the ribbon asks with each change of a document. */
+function memoriesOf(kind: Wall, face: Face): (readonly [FaceMemory, FaceMemory])[] {
+  const key = `${kind} ${face}`;
+  const found =
+    kept.get(key) ??
+    BUILD_UPS[kind].map(({ sound, fault }) => [faceMemory(sound, FILMS, face), faceMemory(fault, FILMS, face)] as const);
+  kept.set(key, found);
+  return found;
 }
