@@ -8,6 +8,8 @@ import { hours } from './hours';
 import { radiator } from './radiator';
 import { read } from './read';
 import { timelapse } from './timelapse';
+import { valve } from './valve';
+import { wet } from './wet';
 import { usage } from './arguments';
 
 const VERBS: Record<
@@ -23,6 +25,8 @@ const VERBS: Record<
   bench,
   hours,
   timelapse,
+  valve,
+  wet,
 };
 
 /** One JSON document on standard output; 0 all done, 2 refused or wrong use, 1 a crash of ours. */

@@ -9,7 +9,7 @@ import { numberOption, parseArguments, toNumber, usage, type Arguments } from '.
 import { fileBytes } from './read';
 import { commandSettings, SETTING_OPTIONS, type CommandSettings } from './settings';
 
-const OPTIONS = { ...SETTING_OPTIONS, box: 'value', flow: 'value', 'minutes-on': 'value' } as const;
+const OPTIONS = { ...SETTING_OPTIONS, box: 'value', flow: 'value', return: 'value', 'minutes-on': 'value' } as const;
 const ASK_BOX = 'Write --box x,y,width,height around its face.';
 /** Without --air a room is taken for this warm, °C. */
 const USUAL_AIR_C = 20;
@@ -53,7 +53,10 @@ function radiatorOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, 
       message: `The flow was taken for ${flowC.toFixed(0)} °C by the hottest part of the face: a face that is cold as a whole cannot be told so. Give --flow.`,
     });
   }
-  const { pattern, coldShare, zones, meanC } = facePattern(face, box, { airC, flowC, minutesOn });
+  const returnC = numberOption(args, 'return') ?? null;
+  if (returnC !== null && returnC > flowC)
+    throw usage('--return is above --flow.', 'Give the water at the inlet as --flow and at the outlet as --return.');
+  const { pattern, coldShare, zones, meanC } = facePattern(face, box, { airC, flowC, returnC, minutesOn });
   return {
     pattern,
     coldShare,

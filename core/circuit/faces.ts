@@ -90,7 +90,7 @@ function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array)
   const seen = airC + Math.max(1, hottest - airC) / FACE_SHARE;
   const flowC = hottest - airC < LIT * (flowSetC - airC) ? Math.max(seen, flowSetC) : seen;
   try {
-    return { ...facePattern(grid, box, { airC, flowC, minutesOn }), row, takenAt, minutesOn, flowC };
+    return { ...facePattern(grid, box, { airC, flowC, returnC: null, minutesOn }), row, takenAt, minutesOn, flowC };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;

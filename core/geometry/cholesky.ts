@@ -34,13 +34,17 @@ export function solveUpper({ n, values }: Triangle, b: Float64Array): Float64Arr
   return x;
 }
 
-/** Solves A x = b with A = L Lᵀ. */
-export function solveWith(triangle: Triangle, b: Float64Array): Float64Array {
-  const { n, values } = triangle;
+/** Solves L y = b: what has the covariance A becomes independent, with standard deviation 1. */
+export function solveLower({ n, values }: Triangle, b: Float64Array): Float64Array {
   const y = b.slice();
   for (let i = 0; i < n; i += 1) {
     for (let k = 0; k < i; k += 1) y[i]! -= values[i * n + k]! * y[k]!;
     y[i]! /= values[i * n + i]!;
   }
-  return solveUpper(triangle, y);
+  return y;
+}
+
+/** Solves A x = b with A = L Lᵀ. */
+export function solveWith(triangle: Triangle, b: Float64Array): Float64Array {
+  return solveUpper(triangle, solveLower(triangle, b));
 }

@@ -9,7 +9,7 @@ const HEIGHT = 120;
 const BOX: FaceBox = { x: 30, y: 40, width: 100, height: 56 };
 const AIR = 19;
 const FLOW = 60;
-const OPTIONS = { airC: AIR, flowC: FLOW, minutesOn: null };
+const OPTIONS = { airC: AIR, flowC: FLOW, returnC: null, minutesOn: null };
 
 /** A face before a wall: share of the flow's excess by place on it (0 … 1 from its upper left), with noise and a mixed rim. */
 function frame(share: (u: number, v: number) => number, seed = 1) {

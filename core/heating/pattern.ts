@@ -1,8 +1,18 @@
 import { CoreError } from '../errors';
 import type { Grid } from '../detect/grid';
 import { hasReading } from '../pixels/hasReading';
+import { footOf, type Foot } from './faceProfile';
 
-export const PATTERNS = ['even', 'cold-top', 'cold-bottom', 'cold-whole', 'still-warming', 'hidden', 'unclear'] as const;
+export const PATTERNS = [
+  'even',
+  'low-flow',
+  'cold-top',
+  'cold-bottom',
+  'cold-whole',
+  'still-warming',
+  'hidden',
+  'unclear',
+] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
 /** Columns left … left + width − 1 of a frame, rows alike. */
@@ -27,6 +37,8 @@ export interface FaceOptions {
   airC: number;
   /** Of the water at its inlet, °C. */
   flowC: number;
+  /** Of the water at its outlet, °C; null where nobody read it. */
+  returnC: number | null;
   /** Since the heat came on; null where nobody noted it. */
   minutesOn: number | null;
 }
@@ -42,6 +54,8 @@ const LEAST_EXCESS_K = 8;
 const LEAST_PIXELS = 6;
 /** An even face has less cold than this, one that is cold as a whole more than that. */
 const EVEN = 0.05;
+/** Less cold than an uneven face has, and still enough for mud where the foot is colder than its water. */
+const LITTLE_MUD = 0.02;
 const WHOLE = 0.93;
 /** So soon after the heat came on, cold is no fault yet, min. */
 const EARLY_MIN = 8;
@@ -54,7 +68,7 @@ const STRIP = 0.2;
  * @param frame - temperatures of the surface, °C; NaN for no reading
  * @throws CoreError `bad_region` for a box beyond the frame or too small, `out_of_range` for a flow below the room
  */
-export function facePattern(frame: Grid, box: FaceBox, { airC, flowC, minutesOn }: FaceOptions): FacePattern {
+export function facePattern(frame: Grid, box: FaceBox, { airC, flowC, returnC, minutesOn }: FaceOptions): FacePattern {
   requireBox(frame, box);
   if (!(flowC > airC))
     throw new CoreError('out_of_range', 'The flow is not warmer than the room.', { argument: 'flow' }, 'Is the heat on?');
@@ -70,7 +84,7 @@ export function facePattern(frame: Grid, box: FaceBox, { airC, flowC, minutesOn 
   const { cold, read, sum } = coldPixels(frame, inner, airC + COLD * excess);
   if (read === 0) throw new CoreError('bad_region', 'No pixel of the box has a reading.', {}, 'Choose another box.');
   const coldShare = cold.count / read;
-  const pattern = excess < LEAST_EXCESS_K ? 'unclear' : patternOf(cold, inner, coldShare, minutesOn);
+  const pattern = excess < LEAST_EXCESS_K ? 'unclear' : patternOf(cold, inner, coldShare, minutesOn, () => footOf(frame, box, airC, flowC, returnC));
   return { pattern, coldShare, zones, meanC: sum / read };
 }
 
@@ -128,9 +142,15 @@ function coldPixels({ width, values }: Grid, box: FaceBox, limitC: number): { co
   return { cold: { mask, count }, read, sum };
 }
 
-function patternOf(cold: Cold, { width, height }: FaceBox, share: number, minutesOn: number | null): Pattern {
+function patternOf(
+  cold: Cold,
+  { width, height }: FaceBox,
+  share: number,
+  minutesOn: number | null,
+  foot: () => Foot,
+): Pattern {
   const early = minutesOn !== null && minutesOn < EARLY_MIN;
-  if (share < EVEN) return 'even';
+  if (share < EVEN) return share > LITTLE_MUD && foot() === 'colder-than-its-water' ? 'cold-bottom' : 'even';
   if (share > WHOLE) return early ? 'still-warming' : 'cold-whole';
   const strip = (x0: number, x1: number, y0: number, y1: number) => {
     let [sum, count] = [0, 0];
@@ -146,8 +166,9 @@ function patternOf(cold: Cold, { width, height }: FaceBox, share: number, minute
   // The water has come so far: one end warm from top to bottom, the other cold from top to bottom.
   if (Math.max(left, right) > 0.7 && Math.min(left, right) < 0.2) return 'still-warming';
   if (covered(cold, width, height)) return 'hidden';
-  if (top > 0.55 && bottom < 0.2) return 'cold-top';
-  if (bottom > 0.25 && top < 0.15) return 'cold-bottom';
+  // Little water may leave the foot cold too: air is cold above a warm middle.
+  if (top > 0.55 && (bottom < 0.2 || strip(0, 1, 0.4, 0.7) < 0.2)) return 'cold-top';
+  if (bottom > 0.25 && top < 0.15) return foot() === 'as-its-water' ? 'low-flow' : 'cold-bottom';
   return early ? 'still-warming' : 'unclear';
 }
 

@@ -11,6 +11,10 @@ export function patternAdvice(pattern: Pattern, minutesOn: number | null): strin
 
 const ADVICE: Record<Pattern, string[]> = {
   even: ['Warm all over: nothing to do here but its drop.'],
+  'low-flow': [
+    'Clean as far as its face tells: little water cools far on its way down. Its drop comes first, the face after it.',
+    'Read flow and return. A large drop asks for a wider lockshield, not for a flush.',
+  ],
   'cold-top': [
     'Hot water scalds and is under pressure: heating off and cool before a vent is opened, a towel under it.',
     'Air lies along the top. Bleed it until water comes without bubbles, the top storey first.',
@@ -18,8 +22,8 @@ const ADVICE: Record<Pattern, string[]> = {
     'Then bring the system back to the cold pressure that its maker marks, and listen again in some days.',
   ],
   'cold-bottom': [
-    'Cold low in the middle speaks for sludge: note the cold share, agitate, and see whether it shrinks.',
-    'What stays is flushed, alone and both ways; vents and feeds are back before anything heats.',
+    'Colder low down than flow and return make it: that speaks for sludge. Note cold share and drop; a flush is proven only at a like drop.',
+    'Heating off, cool and isolated before it is agitated; what stays is flushed, alone and both ways. Vents and feeds are back before anything heats.',
   ],
   'cold-whole': [
     'Look whether its head is turned down and both valves are open; count the turns, so that they can be put back.',

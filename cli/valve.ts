@@ -1,0 +1,9 @@
+import { judgeValve } from '@core/heating/valve/closedValve';
+import { closedValvesFrom, valveAnswer } from '@core/heating/valve/document';
+import { jsonFile } from './jsonFile';
+
+/** `./den valve FILE`: whether closed valves hold, from how the full pipes behind them cool. */
+export const valve = (words: readonly string[]) =>
+  jsonFile('valve', words, 'docs/command-line.md', (document) =>
+    closedValvesFrom(document).map((one) => valveAnswer(judgeValve(one))),
+  );
