@@ -46,6 +46,7 @@ export async function timelapse(words: readonly string[]): Promise<{ document: u
       confidence: found.confidence,
       enough: found.enough,
       moreMinutes: found.moreMinutes,
+      standing: found.standing,
       frames: found.frames.map(({ name, t, contrast, area, disturbed }) => ({ file: name, t, contrast, area, disturbed })),
       dropped: [...found.dropped.map(({ name, reason }) => ({ file: name, reason })), ...unreadable],
       warnings: found.inOrder

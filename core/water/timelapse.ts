@@ -10,6 +10,7 @@ import { orderInTime } from './order';
 import { growthOf } from './patches';
 import { largestRise } from './spots';
 import { stackOf, type Stack } from './stack';
+import { standingPlaces, type Standing } from './standing';
 import { confidenceOf, stated, steepest, type LeakSource } from './stated';
 import { STEADY_WIDTH } from './steady';
 
@@ -49,6 +50,8 @@ export interface Timelapse {
   frames: { name: string; t: number; contrast: number; area: number; moved: number; disturbed: number }[];
   dropped: { name: string; reason: 'foreign' }[];
   inOrder: boolean;
+  /** Round places that were warm (or cold) before anything was turned on, in pixels of the first frame that was kept. */
+  standing: Standing[];
   /** What else grew, and why that is not the leak; places in pixels of the map. */
   others: Other[];
   /** How much each place grew as a leak grows, K at the end, and what that scatters by. */
@@ -137,6 +140,12 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     })),
     dropped: foreign.map((name) => ({ name, reason: 'foreign' })),
     inOrder: order.asGiven,
+    standing: standingPlaces(smalls, sign).map(({ x, y, radius, contrast }) => ({
+      x: scale * x + (scale - 1) / 2,
+      y: scale * y + (scale - 1) / 2,
+      radius: scale * radius,
+      contrast,
+    })),
     others,
     growth,
     stack,
