@@ -56,6 +56,9 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
         turns: Math.min(turnsOpen, mine?.value.to ?? row.value.turns),
         turnsOpen,
         sticks,
+        tail: null,
+        tapedWalk: null,
+        headOn: false,
       };
     }),
     turned: turned.map(({ value }) => ({
@@ -117,6 +120,9 @@ export function asFoundAdvice(document: VisitDocument): BalanceAdvice {
     read: ids,
     drops: ids.map((emitterId) => ({ emitterId, dropK: null, uncertaintyK: null, state: 'not-read' })),
     cannot: [],
+    tape: [],
+    end: null,
+    left: [],
   };
 }
 

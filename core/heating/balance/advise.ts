@@ -1,7 +1,8 @@
-import { chancesAt } from './chances';
+import { chancesAt, tolerated } from './chances';
 import { drawCircuits, fitCircuit, type FittedCircuit } from './fit';
 import { planWalk, toRead, waitFor } from './plan';
 import { isClosed, sortReadings, type Sorted } from './readings';
+import { toTape } from './tape';
 import { stopOf, type BalanceAdvice, type BalanceState, type CannotWhy, type DropState } from './state';
 
 /** Circuits drawn to judge what may be. */
@@ -16,6 +17,10 @@ const MANY_WALKS = 15;
 const CERTAIN_BY_THEN = 0.6;
 /** No drop is surer than this, K. */
 const LEAST_SPREAD_K = 0.2;
+/** So often in a row it is only read again; after that no turn and no reading makes it better. */
+const MOST_IDLE = 2;
+/** After so many walks it ends, and says what is left. */
+const LONGEST_WALKS = 30;
 
 /**
  * Which valves to turn, how long to wait and what to read, from everything that was read of a circuit.
@@ -52,12 +57,30 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
   const open = [...Array(n).keys()].filter((i) => !cannot.has(i));
   const risk = now.out.filter((out) => open.some((i) => out[i])).length / DRAWS;
   const allRead = unread.length === 0;
-  const done = noHeat || (allRead && risk <= RISK * Math.max(1, sorted.walks / PATIENT_WALKS));
+  const allowed = RISK * Math.max(1, sorted.walks / PATIENT_WALKS);
+  const good = noHeat || (allRead && risk <= allowed);
+  const tape = good
+    ? []
+    : toTape(
+        fitted,
+        draws,
+        sorted,
+        here,
+        emitters.map((emitter) => tolerated(state, emitter)),
+      ).filter((i) => !cannot.has(i));
   const turned = emitters.map((_, i) => plan.turns[i] !== here[i]);
+  const stuck = tape.length === 0 && !turned.includes(true) && sorted.idle >= MOST_IDLE;
+  const ends = !good && allRead && (stuck || sorted.walks >= LONGEST_WALKS);
+  const done = good || ends;
+  const left = ends ? whoIsLeft(open, now.out, allowed) : [];
   const moved = done ? [] : [...Array(n).keys()].filter((i) => turned[i]);
-  const read = done ? [] : toRead(plan.chances, turned, sorted, RISK, [...cannot.keys()]).map((i) => ids[i]!);
+  const visited = turned.map((is, i) => is || tape.includes(i));
+  const read = done ? [] : toRead(plan.chances, visited, sorted, RISK, [...cannot.keys()]).map((i) => ids[i]!);
   return {
     done,
+    tape: done ? [] : tape.map((i) => ids[i]!),
+    end: done ? (left.length > 0 ? 'as-good-as-it-gets' : 'done') : null,
+    left: left.map((i) => ids[i]!),
     moves: moved.map((i) => ({
       emitterId: ids[i]!,
       toTurns: plan.turns[i]!,
@@ -75,6 +98,16 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
     }),
     cannot: [...[...cannot].map(([i, why]) => ({ emitterId: ids[i]!, why })), ...messages],
   };
+}
+
+/** Those most likely out of tolerance, until the chance that any other is is as small as may be. */
+function whoIsLeft(open: readonly number[], out: readonly boolean[][], allowed: number): number[] {
+  const share = (i: number) => out.filter((one) => one[i]).length;
+  const byRisk = open.toSorted((a, b) => share(b) - share(a));
+  let count = 0;
+  while (count < byRisk.length && out.filter((one) => byRisk.slice(count).some((i) => one[i])).length > allowed * out.length)
+    count += 1;
+  return byRisk.slice(0, Math.max(1, count));
 }
 
 const finite = (value: number, otherwise: number) => (Number.isFinite(value) ? value : otherwise);

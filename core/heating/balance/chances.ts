@@ -1,6 +1,6 @@
 import { steadyOfDraws, type FittedCircuit } from './fit';
 import type { Sorted } from './readings';
-import type { BalanceState } from './state';
+import type { BalanceEmitter, BalanceState } from './state';
 
 /** What may be with the valves at some turns. */
 export interface Chances {
@@ -14,15 +14,23 @@ export interface Chances {
   out: boolean[][];
 }
 
+/** A head that was left on takes some of the flow as its room becomes warm: so much more is tolerated there, K. */
+const HEAD_K = 0.5;
+
+/** How far from the target an emitter may be, K. */
+export const tolerated = ({ toleranceK }: BalanceState, { headOn }: BalanceEmitter) => toleranceK + (headOn ? HEAD_K : 0);
+
 /** Counts over drawn circuits what each emitter does with the valves at these turns. */
 export function chancesAt(
-  { targetK, toleranceK }: BalanceState,
+  state: BalanceState,
   fitted: FittedCircuit,
   draws: readonly Float64Array[],
   sorted: Sorted,
   turns: Float64Array,
 ): Chances {
   const { n } = fitted.circuit;
+  const { targetK } = state;
+  const slack = sorted.emitters.map((emitter) => tolerated(state, emitter));
   const zeros = () => new Float64Array(n);
   const [on, above, mean, square, count, spread] = [zeros(), zeros(), zeros(), zeros(), zeros(), zeros()];
   const out: boolean[][] = [];
@@ -30,10 +38,10 @@ export function chancesAt(
     const off = new Array<boolean>(n);
     for (let i = 0; i < n; i += 1) {
       const drop = drops[i]!;
-      const good = heated[i]! && Math.abs(drop - targetK) <= toleranceK;
+      const good = heated[i]! && Math.abs(drop - targetK) <= slack[i]!;
       off[i] = !good;
       on[i]! += good ? 1 : 0;
-      above[i]! += drop > targetK + toleranceK ? 1 : 0;
+      above[i]! += drop > targetK + slack[i]! ? 1 : 0;
       if (Number.isNaN(drop)) continue;
       mean[i]! += drop;
       square[i]! += drop * drop;

@@ -2,7 +2,7 @@ import { outputW, meanExcess, steadyDrop } from '../output';
 import { jacobian, solveDense, type Flows, type Network } from './network';
 import { logOpening } from './valveCurve';
 import type { Sorted } from './readings';
-import type { BalanceState } from './state';
+import type { BalanceState, TailKind } from './state';
 
 /**
  * What is not known of a circuit, as one row of numbers, each with what is expected of it before anything was read.
@@ -23,7 +23,8 @@ export interface Circuit {
 }
 
 /** Where in the row which number stands. */
-function layout(n: number) {
+function layout(n: number, withTails: boolean) {
+  const end = 3 + (withTails ? 10 : 8) * n;
   const each = (k: number) => (i: number) => 3 + k * n + i;
   return {
     head: 0,
@@ -36,9 +37,13 @@ function layout(n: number) {
     shape: each(4),
     rated: each(5),
     cooling: each(6),
-    source: 3 + 7 * n,
-    sourceOf: (walk: number) => 4 + 7 * n + 2 * walk,
-    offsetOf: (walk: number) => 5 + 7 * n + 2 * walk,
+    /** Of the slowness of each emitter, as a logarithm over what its size makes usual. */
+    slow: each(7),
+    /** What the tails of each read off, as a share of their excess over the room, the same on every walk; null where all read right. */
+    tails: withTails ? { flow: each(8), back: each(9) } : null,
+    source: end,
+    sourceOf: (walk: number) => end + 1 + 2 * walk,
+    offsetOf: (walk: number) => end + 2 + 2 * walk,
     hydraulic: 3 + 5 * n,
   };
 }
@@ -59,12 +64,33 @@ const MASS_PER_W = 8.5;
 const MOST_FALL = 0.7;
 const MOST_LOSS = 0.6;
 
-/** What is expected of a circuit before anything was read. */
-export function expectedCircuit({ targetK, flowSetC }: BalanceState, sorted: Sorted): Circuit {
+/** Tape reads off by so much, as a share of its excess. */
+const TAPED = 0.007;
+/** Bare tails read off twice what painted ones do; of those that nobody looked at some are bare. */
+const TIMES: Record<TailKind, number> = { painted: 1, bare: 2, taped: 0, unknown: 1.4 };
+/** What reads right, as far as numbers go. */
+const RIGHT = 1e-4;
+/** How far the time constants of emitters differ from what their size makes usual, as a logarithm. */
+const SLOW_U = 0.3;
+
+/** What a tail reads off, as a share of its excess over the room (k = 1). @param ofHouse - what painted tails of this house do */
+export function tailSpread(tail: TailKind | null, ofHouse: number): number {
+  return tail === null ? RIGHT : Math.hypot(TIMES[tail] * ofHouse, tail === 'taped' ? TAPED : RIGHT);
+}
+
+/**
+ * What is expected of a circuit before anything was read.
+ *
+ * @param ofHouse - what painted tails of this house read off, as a share of their excess (k = 1)
+ */
+export function expectedCircuit({ targetK, flowSetC }: BalanceState, sorted: Sorted, ofHouse = 0): Circuit {
   const { emitters, walks, coldAt } = sorted;
   const n = emitters.length;
-  const at = layout(n);
-  const size = 4 + 7 * n + 2 * walks;
+  const at = layout(
+    n,
+    emitters.some(({ tail }) => tail !== null),
+  );
+  const size = at.offsetOf(walks - 1) + 1;
   const mean = new Float64Array(size);
   const spread = new Float64Array(size);
   const put = (place: number, expected: number, deviation: number) => {
@@ -85,7 +111,7 @@ export function expectedCircuit({ targetK, flowSetC }: BalanceState, sorted: Sor
   put(at.head, Math.log(1.7 * Math.max(...needs)), 0.6);
   put(at.fall, -0.9, 1);
   put(at.pipes, 0, 0.8);
-  emitters.forEach(({ ratedW }, i) => {
+  emitters.forEach(({ ratedW, tail }, i) => {
     put(at.trunk(i), 0, 0.8);
     put(at.valve(i), Math.log(PER_KV * VALVE_KV), 0.3);
     put(at.body(i), Math.log(PER_KV * BODY_KV), 0.45);
@@ -95,6 +121,8 @@ export function expectedCircuit({ targetK, flowSetC }: BalanceState, sorted: Sor
     put(at.shape(i), 0.5, 0.45);
     put(at.rated(i), Math.log(ratedW ?? middle), ratedW === null ? 0.5 : 0.08);
     put(at.cooling(i), Math.log((0.012 + (0.03 * i) / n) * wanted[i]!), 0.7);
+    put(at.slow(i), 0, SLOW_U);
+    if (at.tails) for (const end of [at.tails.flow, at.tails.back]) put(end(i), 0, tailSpread(tail, ofHouse));
   });
   put(at.source, flowSetC - 1, 3);
   for (let w = 0; w < walks; w += 1) {
@@ -207,6 +235,6 @@ export function tailsOf(circuit: Circuit, row: Float64Array, i: number, capacity
     flowBySource: left,
     dropByCapacity: (drop(capacity * 1.001, excess) - dropK) / 0.001,
     dropByFlow: (drop(capacity, excess * 1.001) - dropK) / (0.001 * excess),
-    timeConstant: (MASS_PER_W * rated) / (capacity + byReturn),
+    timeConstant: (Math.exp(row[at.slow(i)]!) * MASS_PER_W * rated) / (capacity + byReturn),
   };
 }

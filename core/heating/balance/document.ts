@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CoreError } from '../../errors';
-import type { BalanceAdvice, BalanceState } from './state';
+import { TAILS, type BalanceAdvice, type BalanceState } from './state';
 
 const celsius = z.number().min(-50).max(150);
 const seconds = z.number().min(-1e7).max(1e9);
@@ -18,6 +18,9 @@ const emitterSchema = z
     turns,
     turns_open: turns.min(0.5),
     sticks: z.boolean(),
+    tail: z.enum(TAILS).nullish(),
+    taped_walk: walk.nullish(),
+    head: z.enum(['on', 'off']).nullish(),
   })
   .refine((emitter) => emitter.turns <= emitter.turns_open, { message: 'stands beyond its stop', path: ['turns'] });
 
@@ -76,7 +79,14 @@ export function balanceStateFrom(document: unknown): BalanceState {
     targetK: target_drop_k,
     toleranceK: tolerance_k,
     flowSetC: source.flow_c_set,
-    emitters: emitters.map(({ rated_w, turns_open, ...rest }) => ({ ...rest, ratedW: rated_w, turnsOpen: turns_open })),
+    emitters: emitters.map(({ rated_w, turns_open, tail, taped_walk, head, ...rest }) => ({
+      ...rest,
+      ratedW: rated_w,
+      turnsOpen: turns_open,
+      tail: tail ?? null,
+      tapedWalk: taped_walk ?? null,
+      headOn: head === 'on',
+    })),
     turned: turned.map(({ t_s, emitter, ...rest }) => ({ ...rest, atS: t_s, emitterId: emitter })),
     readings: readings.map(({ t_s, emitter, flow_c, return_c, room_c, settled_s, ...rest }) => ({
       ...rest,
@@ -97,9 +107,12 @@ function refused(place: string, what: string): CoreError {
 const tenth = (value: number | null) => (value === null ? null : Math.round(100 * value) / 100);
 
 /** The same answer in the words of the document. */
-export function balanceAnswer({ done, moves, waitS, read, drops, cannot }: BalanceAdvice): object {
+export function balanceAnswer({ done, tape, end, left, moves, waitS, read, drops, cannot }: BalanceAdvice): object {
   return {
     done,
+    tape,
+    end,
+    left,
     moves: moves.map(({ emitterId, toTurns, expectDropK, uncertaintyK }) => ({
       emitter: emitterId,
       to_turns: toTurns,

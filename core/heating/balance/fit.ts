@@ -1,6 +1,6 @@
 import { cholesky, solveUpper, solveWith, type Triangle } from '../../geometry/cholesky';
 import { normalFrom, seededRandom } from '../../geometry/random';
-import { expectedCircuit, flowSensitivity, networkOf, tailsOf, USUAL_ROOM_C, type Circuit } from './circuit';
+import { expectedCircuit, flowSensitivity, networkOf, tailsOf, tailSpread, USUAL_ROOM_C, type Circuit } from './circuit';
 import { solveFlows, type Flows } from './network';
 import type { Sorted } from './readings';
 import type { BalanceState } from './state';
@@ -24,8 +24,18 @@ const OPEN_PER_FOLD = 0.12;
 const FOLLOWS = 0.4;
 const MOST_STEPS = 25;
 const STEPS_ON_THE_WAY = 6;
+const STEPS_PER_HOUSE = 8;
+/** What a model of one time constant leaves open of what has not settled, as a share. */
+const UNSETTLED = 0.25;
 /** A source is held for one that swings from this deviation of the flows on, K. */
 const SWINGS_K = 0.35;
+
+/** What painted tails of a house read off, as a share of their excess: nothing, some, or much; each as likely beforehand. */
+const OF_HOUSES = [0.003, 0.03, 0.06];
+/** Tails that were taped since count as ones that nobody looked at; their readings go wrong together, which is reckoned so. */
+const TOGETHER = 1.5;
+/** A head takes such a share of its emitter's drop as its room becomes warm: readings of earlier walks know less. */
+const HEAD_SHARE = 0.05;
 
 /** Emitters that get no water at these turns, by what was read. */
 function shutAt(sorted: Sorted, turns: Float64Array): boolean[] {
@@ -37,6 +47,8 @@ interface Equations {
   gradient: Float64Array;
   curvature: Float64Array;
   cost: number;
+  /** Sum of the logarithms of what readings scatter by. */
+  scatter: number;
   flowOff: number[];
 }
 
@@ -45,40 +57,76 @@ interface Equations {
  * as readings do.
  */
 export function fitCircuit(state: BalanceState, sorted: Sorted): FittedCircuit {
-  const circuit = expectedCircuit(state, sorted);
-  let row: Float64Array = circuit.mean.slice();
+  const unsure = sorted.emitters.some(({ tail, tapedWalk }) => (tail !== null && tail !== 'taped') || tapedWalk !== null);
+  const usual = unsure ? meanSquare(OF_HOUSES, [1, 1, 1]) : 0;
+  const expected = expectedCircuit(state, sorted, usual);
+  let row: Float64Array = expected.mean.slice();
   // Walk by walk, so that what the first readings say of a house leads to what all of them say.
   for (let walk = 0; walk < sorted.walks - 1; walk = 2 * walk + 1) {
     const upTo = { ...sorted, observations: sorted.observations.filter((one) => one.walk <= walk) };
-    row = settle(circuit, upTo, row, 0, STEPS_ON_THE_WAY).row;
+    row = settle({ circuit: expected, sorted: upTo, swing: 0, ofHouse: usual }, row, STEPS_ON_THE_WAY).row;
   }
-  let found = settle(circuit, sorted, row, 0, MOST_STEPS);
+  const ofHouse = unsure && sorted.observations.length > 0 ? spreadOfTails(state, sorted, row) : usual;
+  const circuit = expectedCircuit(state, sorted, ofHouse);
+  let found = settle({ circuit, sorted, swing: 0, ofHouse }, row, MOST_STEPS);
   const swing = swingOf(found.now.flowOff);
   // Settled: what the flows still do is the source's own swing.
-  if (swing >= SWINGS_K) found = settle(circuit, sorted, found.row, swing, MOST_STEPS);
+  if (swing >= SWINGS_K) found = settle({ circuit, sorted, swing, ofHouse }, found.row, MOST_STEPS);
   // At the likeliest row the sum of squares is about the number of readings, if they are as good as was thought.
   const excess = Math.sqrt(Math.max(1, found.now.cost / Math.max(1, 2 * sorted.observations.length)));
   return { circuit, row: found.row, curvature: cholesky(found.now.curvature, row.length)!, excess };
 }
 
+const meanSquare = (values: readonly number[], weights: readonly number[]) =>
+  Math.sqrt(
+    values.reduce((sum, value, k) => sum + weights[k]! * value ** 2, 0) / weights.reduce((sum, weight) => sum + weight, 0),
+  );
+
+/**
+ * What painted tails of this house read off, from how well its readings go together with each that may be (Laplace's rule);
+ * the mean of their squares, so that doubt makes wider.
+ */
+function spreadOfTails(state: BalanceState, sorted: Sorted, start: Float64Array): number {
+  let row = start;
+  const logs = OF_HOUSES.map((ofHouse) => {
+    const circuit = expectedCircuit(state, sorted, ofHouse);
+    const settled = settle({ circuit, sorted, swing: 0, ofHouse }, row, STEPS_PER_HOUSE);
+    row = settled.row;
+    const triangle = cholesky(settled.now.curvature, row.length)!;
+    let log = -settled.now.cost / 2 - settled.now.scatter;
+    for (let k = 0; k < row.length; k += 1)
+      log -= Math.log(triangle.values[k * row.length + k]!) + Math.log(circuit.spread[k]!);
+    return log;
+  });
+  const most = Math.max(...logs);
+  return meanSquare(
+    OF_HOUSES,
+    logs.map((log) => Math.exp(log - most)),
+  );
+}
+
+/** What a row is held against. */
+interface Held {
+  circuit: Circuit;
+  sorted: Sorted;
+  /** Of the source, standard deviation, K. */
+  swing: number;
+  ofHouse: number;
+}
+
 /** Levenberg and Marquardt's rule from a row to the likeliest one near it. */
-function settle(
-  circuit: Circuit,
-  sorted: Sorted,
-  start: Float64Array,
-  swing: number,
-  steps: number,
-): { row: Float64Array; now: Equations } {
+function settle(held: Held, start: Float64Array, steps: number): { row: Float64Array; now: Equations } {
+  const { circuit } = held;
   const size = start.length;
   let row = start;
-  let now = equationsAt(circuit, sorted, row, swing);
+  let now = equationsAt(held, row);
   let damping = 1e-3;
   for (let k = 0; k < steps; k += 1) {
     const damped = now.curvature.slice();
     for (let j = 0; j < size; j += 1) damped[j * size + j]! *= 1 + damping;
     const step = solveWith(cholesky(damped, size)!, now.gradient);
     const next = row.map((value, j) => value - Math.max(-2 * circuit.spread[j]!, Math.min(2 * circuit.spread[j]!, step[j]!)));
-    const there = equationsAt(circuit, sorted, next, swing);
+    const there = equationsAt(held, next);
     if (there.cost >= now.cost) {
       damping *= 6;
       if (damping > 1e5) break;
@@ -100,12 +148,12 @@ function swingOf(off: readonly number[]): number {
 }
 
 /** The row's sum of squares with its derivatives. */
-function equationsAt(circuit: Circuit, sorted: Sorted, row: Float64Array, swing: number): Equations {
+function equationsAt({ circuit, sorted, swing, ofHouse }: Held, row: Float64Array): Equations {
   const { mean, spread, at } = circuit;
   const size = row.length;
   const gradient = new Float64Array(size);
   const curvature = new Float64Array(size * size);
-  let cost = 0;
+  let [cost, scatter] = [0, 0];
   for (let k = 0; k < size; k += 1) {
     const off = (row[k]! - mean[k]!) / spread[k]!;
     cost += off ** 2;
@@ -130,6 +178,7 @@ function equationsAt(circuit: Circuit, sorted: Sorted, row: Float64Array, swing:
   const slope = new Float64Array(size);
   const add = (off: number, deviation: number) => {
     const weight = deviation ** -2;
+    scatter += Math.log(deviation);
     cost += weight * off ** 2;
     const places: number[] = [];
     for (let k = 0; k < size; k += 1) if (slope[k] !== 0) places.push(k);
@@ -156,14 +205,20 @@ function equationsAt(circuit: Circuit, sorted: Sorted, row: Float64Array, swing:
     const settledReturn = tails.flowC - tails.dropK;
     const returnC = settledReturn + left * (oldReturn - settledReturn);
 
-    const flowOffK = tails.flowC + offset - one.flowC;
+    // Tails read off by a share of their excess over the room; what they were before they were taped is noise by now.
+    const [flowExcess, returnExcess] = [tails.flowC - one.roomC, returnC - one.roomC];
+    const ends = one.beforeTape || !at.tails ? null : ([at.tails.flow(i), at.tails.back(i)] as const);
+    const [flowTail, returnTail] = ends ? [row[ends[0]]!, row[ends[1]]!] : [0, 0];
+    const untaped = one.beforeTape ? TOGETHER * tailSpread('unknown', ofHouse) : 0;
+    const flowOffK = tails.flowC + flowTail * flowExcess + offset - one.flowC;
     flowOff.push(flowOffK);
     slope.fill(0);
     for (let k = 0; k < columns; k += 1) slope[k] = tails.flowByCapacity * here.by[i * columns + k]!;
     slope[at.cooling(i)] = -tails.flowByCapacity;
     slope[at.source] = slope[at.sourceOf(one.walk)] = tails.flowBySource;
     slope[at.offsetOf(one.walk)] = 1;
-    add(flowOffK, Math.hypot(READING_K, swing));
+    if (ends) slope[ends[0]] = flowExcess;
+    add(flowOffK, Math.hypot(READING_K, swing, untaped * flowExcess));
 
     slope.fill(0);
     const fill = (share: number, part: typeof tails, by: Float64Array) => {
@@ -180,10 +235,16 @@ function equationsAt(circuit: Circuit, sorted: Sorted, row: Float64Array, swing:
     slope[at.offsetOf(one.walk)] = 1;
     const folds = Math.abs(Math.log(capacity / Math.max(1e-6, nowFlows.capacity[i]!)));
     const open = tails.dropK * (OPEN_SHARE + OPEN_PER_FOLD * Math.min(3, folds));
-    const unsettled = 0.4 * left * (oldReturn - settledReturn);
-    add(returnC + offset - one.returnC, Math.hypot(READING_K, FOLLOWS * swing, open, unsettled));
+    const unsettled = UNSETTLED * left * (oldReturn - settledReturn);
+    slope[at.slow(i)] = (left * one.settledS * (oldReturn - settledReturn)) / tails.timeConstant;
+    if (ends) slope[ends[1]] = returnExcess;
+    const head = sorted.emitters[i]!.headOn && one.walk < sorted.walks - 1 ? HEAD_SHARE * tails.dropK : 0;
+    add(
+      returnC + returnTail * returnExcess + offset - one.returnC,
+      Math.hypot(READING_K, FOLLOWS * swing, open, unsettled, untaped * returnExcess, head),
+    );
   }
-  return { gradient, curvature, cost, flowOff };
+  return { gradient, curvature, cost, scatter, flowOff };
 }
 
 const SEED = 20_261_127;

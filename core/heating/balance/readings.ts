@@ -13,6 +13,8 @@ export interface Observation {
   returnC: number;
   roomC: number;
   settledS: number;
+  /** Its tails were other ones then: they have been taped since. */
+  beforeTape: boolean;
 }
 
 /** What was read, in order, and what it says at once. */
@@ -23,6 +25,8 @@ export interface Sorted {
   epochs: Float64Array[];
   observations: Observation[];
   walks: number;
+  /** The last walks in which somebody only read. */
+  idle: number;
   /** Widest opening at which an emitter got no water; −1 where it always did, or was never read. */
   coldAt: Float64Array;
   /** Narrowest opening at which it got water; Infinity where it never did. */
@@ -92,12 +96,24 @@ export function sortReadings(state: BalanceState): Sorted {
     }
     warmAt[i] = Math.min(warmAt[i]!, reading.turns);
     const walk = walks.indexOf(reading.walk);
-    observations.push({ ...reading, i, epoch: epochs.length - 1, before, walk, flowC, returnC });
+    const { tapedWalk } = emitters[i]!;
+    const beforeTape = tapedWalk !== null && reading.walk < tapedWalk;
+    observations.push({ ...reading, i, epoch: epochs.length - 1, before, walk, flowC, returnC, beforeTape });
   }
   // An emitter that got water at a narrower opening was cold for another reason then: it had no time.
   for (let i = 0; i < n; i += 1) if (warmAt[i]! <= coldAt[i]!) coldAt[i] = -1;
   epochs.push(Float64Array.from(emitters, (emitter) => emitter.turns));
-  return { emitters, epochs, observations, walks: walks.length, coldAt, warmAt, swapped, hasty, roomC };
+  return { emitters, epochs, observations, walks: walks.length, idle: idleOf(state, walks), coldAt, warmAt, swapped, hasty, roomC };
+}
+
+function idleOf({ turned, emitters }: BalanceState, walks: readonly number[]): number {
+  const busy = new Set([...turned.map(({ walk }) => walk), ...emitters.map(({ tapedWalk }) => tapedWalk)]);
+  let idle = 0;
+  for (const walk of walks.toReversed()) {
+    if (busy.has(walk)) break;
+    idle += 1;
+  }
+  return idle;
 }
 
 /** A valve as far open as this without water is shut elsewhere, turns. */

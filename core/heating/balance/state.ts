@@ -1,3 +1,7 @@
+/** What the tails of an emitter are: paint is near what a camera is set to, bare metal is not, tape is. */
+export const TAILS = ['painted', 'bare', 'taped', 'unknown'] as const;
+export type TailKind = (typeof TAILS)[number];
+
 /** An emitter as it is balanced: a radiator with its lockshield. */
 export interface BalanceEmitter {
   id: string;
@@ -11,6 +15,12 @@ export interface BalanceEmitter {
   turnsOpen: number;
   /** The valve cannot be turned. */
   sticks: boolean;
+  /** null: its tails read right (by contact, or all alike). */
+  tail: TailKind | null;
+  /** The walk before whose readings its tails were taped; null where they are as they always were. */
+  tapedWalk: number | null;
+  /** Its thermostatic head was left on: it takes some of the flow as its room becomes warm. */
+  headOn: boolean;
 }
 
 /** Turns are made in eighths. */
@@ -58,6 +68,11 @@ export type CannotWhy = 'sludged' | 'undersized-pump' | 'closed' | 'no-heat' | '
 /** What to do next: one walk. */
 export interface BalanceAdvice {
   done: boolean;
+  /** Both tails of these are taped before this walk's moves. */
+  tape: string[];
+  /** How it ended: all in tolerance, or no turn makes it better; then who may be out of tolerance. null while it goes on. */
+  end: 'done' | 'as-good-as-it-gets' | null;
+  left: string[];
   moves: { emitterId: string; toTurns: number; expectDropK: number; uncertaintyK: number }[];
   waitS: number;
   read: string[];
