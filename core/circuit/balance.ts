@@ -46,7 +46,9 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
     toleranceK,
     flowSetC,
     emitters: emitters.map(({ id, row, ratedW }, k) => {
-      const { turnsOpen, sticks, exponent } = row.value;
+      const { turnsOpen, sticks, exponent, tail, headOpen } = row.value;
+      const { tapedWalk } = warmingOf(document, id).value;
+      const taped = tapedWalk !== null && tapedWalk < walk;
       const mine = turned.filter(({ value }) => value.serviceId === id).at(-1);
       return {
         id,
@@ -56,9 +58,9 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
         turns: Math.min(turnsOpen, mine?.value.to ?? row.value.turns),
         turnsOpen,
         sticks,
-        tail: null,
-        tapedWalk: null,
-        headOn: false,
+        tail: taped ? ('taped' as const) : tail,
+        tapedWalk: taped ? tapedWalk : null,
+        headOn: !headOpen,
       };
     }),
     turned: turned.map(({ value }) => ({
@@ -76,8 +78,9 @@ function turnsAtFirst(document: VisitDocument, serviceId: string): number {
   return emittersOf(document).find(({ id }) => id === serviceId)!.row.value.turns;
 }
 
-/** What is left to do on a walk: turn, wait, read; in this order. */
+/** What is left to do on a walk: tape, turn, wait, read; in this order. */
 export interface WalkLeft {
+  tape: string[];
   moves: BalanceAdvice['moves'];
   read: string[];
   /** All of the walk, done or not. */
@@ -91,9 +94,10 @@ export function leftOf(document: VisitDocument, advice: BalanceAdvice, walk: num
   const turned = on(turnsOf(document));
   const read = on(readingsOf(document));
   return {
+    tape: advice.tape.filter((id) => warmingOf(document, id).value.tapedWalk === null),
     moves: advice.moves.filter(({ emitterId }) => !turned.has(emitterId)),
     read: advice.read.filter((id) => !read.has(id)),
-    total: advice.moves.length + advice.read.length,
+    total: advice.tape.length + advice.moves.length + advice.read.length,
   };
 }
 

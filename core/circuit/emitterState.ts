@@ -42,7 +42,8 @@ export function emitterState(
         ? { tone: 'care', words: 'bled: look again' }
         : { tone: 'care', words: 'air: bleed' };
     case 'cold-bottom':
-      return { tone: 'care', words: 'sludge low down' };
+      // The drop is judged before the face: little water leaves a foot cold by itself.
+      return { tone: 'care', words: face.water ? 'sludge low down' : 'cold low down: read its drop' };
     case 'cold-whole':
       return { tone: 'poor', words: 'cold' };
     case 'still-warming':
@@ -50,12 +51,13 @@ export function emitterState(
     case 'hidden':
       return { tone: 'care', words: 'hidden' };
     case 'even':
+    case 'low-flow':
     case 'unclear':
     case undefined:
       break;
   }
   if (why === 'sludged' || why === 'undersized-pump') return { tone: 'poor', words: 'too little flow' };
-  if (drop === null) return { tone: 'none', words: face ? 'warm' : 'not read yet' };
+  if (drop === null) return { tone: 'none', words: face ? (face.pattern === 'low-flow' ? 'read its drop' : 'warm') : 'not read yet' };
   if (Math.abs(drop - targetK) <= toleranceK) return { tone: 'good', words: 'on target' };
   return drop < targetK ? { tone: 'care', words: 'too much flow' } : { tone: 'care', words: 'too little flow' };
 }

@@ -50,6 +50,7 @@ export function emitterRowOf({ rows }: VisitDocument, serviceId: string): Row<'e
     turnsOpen: USUAL_TURNS,
     sticks: false,
     headOpen: true,
+    tail: 'unknown',
     needW: null,
   };
   return rows.emitter[id] ?? { id, version: 0, value: usual };

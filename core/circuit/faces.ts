@@ -10,6 +10,7 @@ import { takenAtOf } from '../visit/frames';
 import { lineFor, partsOfFrame, settingsFor } from '../visit/settingsInForce';
 import { heatingOf, roomAirOf } from './heatingOf';
 import type { Pixels } from './tails';
+import { waterOfFace, type FaceWater } from './waterOfFace';
 
 /** Steel is a little cooler than its water: the hottest of a face shows this share of the flow's excess over the room. */
 const FACE_SHARE = 0.88;
@@ -23,6 +24,8 @@ export interface JudgedFace extends FacePattern {
   /** Since the heat came on; null where nobody noted it or it came on later. */
   minutesOn: number | null;
   flowC: number;
+  /** What went through it then; null where nobody read it. */
+  water: FaceWater | null;
 }
 
 /** Faces of an emitter that still stand, oldest first. */
@@ -66,14 +69,16 @@ export function judgeFace(document: VisitDocument, row: Row<'face'>, pixels: Pix
   const { frameId, serviceId } = row.value;
   const values = pixels(frameId);
   if (!values) return undefined;
+  const water = waterOfFace(document, serviceId, timeOf(document, row), pixels);
+  if (water === undefined) return undefined;
   const { onAt, flowSetC } = heatingOf(document).value;
-  const parts = [values, roomAirOf(document, serviceId), onAt, flowSetC, ...partsOfFrame(document, frameId)];
-  return judgedOnce(row, parts, () => judged(document, row, values));
+  const known = [roomAirOf(document, serviceId), onAt, flowSetC, water?.flowC, water?.returnC];
+  return judgedOnce(row, [values, ...known, ...partsOfFrame(document, frameId)], () => judged(document, row, values, water));
 }
 
 const judgedOnce = remembered<JudgedFace | null>();
 
-function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array): JudgedFace | null {
+function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array, water: FaceWater | null): JudgedFace | null {
   const { frameId, serviceId, box } = row.value;
   const grid = correctedGrid(document, frameId, values);
   const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, serviceId);
@@ -90,7 +95,8 @@ function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array)
   const seen = airC + Math.max(1, hottest - airC) / FACE_SHARE;
   const flowC = hottest - airC < LIT * (flowSetC - airC) ? Math.max(seen, flowSetC) : seen;
   try {
-    return { ...facePattern(grid, box, { airC, flowC, returnC: null, minutesOn }), row, takenAt, minutesOn, flowC };
+    const returnC = water && Math.min(water.returnC, flowC);
+    return { ...facePattern(grid, box, { airC, flowC, returnC, minutesOn }), row, takenAt, minutesOn, flowC, water };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;

@@ -36,7 +36,7 @@ export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
 
 export function warmingOf({ visitId, rows }: VisitDocument, serviceId: string): Row<'warming'> {
   const id = rowIdFrom(visitId, `warming ${serviceId}`);
-  return rows.warming[id] ?? { id, version: 0, value: { visitId, serviceId, warmAt: null, bledAt: null } };
+  return rows.warming[id] ?? { id, version: 0, value: { visitId, serviceId, warmAt: null, bledAt: null, tapedWalk: null } };
 }
 
 export function flushOf({ visitId, rows }: VisitDocument): Row<'flush'> {

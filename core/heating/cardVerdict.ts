@@ -58,18 +58,30 @@ export function cardLines(fuel: Fuel, rate: FireRate): CardLine[] {
       : []),
     ...line('Excess air', computed?.excessAirPct ?? null, ['%', 0]),
     ...line('Flue gas', flueC, ['°C', 0], null, rate.flueMostC),
-    ...line('Efficiency, net', computed?.efficiencyPct ?? null, ['%', 1], rate.efficiencyLeastPct),
+    ...(computed?.condensing
+      ? [condensingLine(computed.efficiencyPct!, computed.condensing, rate.efficiencyLeastPct)]
+      : line('Efficiency, net', computed?.efficiencyPct ?? null, ['%', 1], rate.efficiencyLeastPct)),
   ];
 }
 
+/** Where water condenses the loss of dry gas alone is no efficiency: it lies between that and what saturated gas would leave. */
+function condensingLine(dryPct: number, { dewC, mostPct }: NonNullable<Combustion['condensing']>, leastPct: number | null): CardLine {
+  return {
+    name: `Efficiency, net, condensing (below ${digits(dewC, 0)} °C)`,
+    value: `${digits(dryPct, 1)} … ${digits(mostPct, 1)} %`,
+    limit: limitWords(leastPct, null, '%'),
+    verdict: leastPct === null ? 'not-judged' : dryPct >= leastPct ? 'pass' : mostPct < leastPct ? 'attention' : 'not-judged',
+  };
+}
+
 /**
- * What the card says of a fire rate as a whole.
+ * What the card says of a fire rate as a whole: nothing passes while a limit that was typed in has no reading.
  *
  * @param licensed - somebody with a licence stands behind it; otherwise nothing is judged
  */
 export function rateVerdict(fuel: Fuel, rate: FireRate, licensed: boolean): Verdict {
   if (!licensed) return 'not-judged';
-  const verdicts = cardLines(fuel, rate).map(({ verdict }) => verdict);
-  if (verdicts.includes('attention')) return 'attention';
-  return verdicts.includes('pass') ? 'pass' : 'not-judged';
+  const limited = cardLines(fuel, rate).filter(({ limit }) => limit !== '');
+  if (limited.some(({ verdict }) => verdict === 'attention')) return 'attention';
+  return limited.length > 0 && limited.every(({ verdict }) => verdict === 'pass') ? 'pass' : 'not-judged';
 }

@@ -50,6 +50,7 @@ describe('flue gas', () => {
       coAirFreePpm: null,
       coRatio: null,
       efficiencyPct: null,
+      condensing: null,
     });
   });
 
@@ -61,6 +62,20 @@ describe('flue gas', () => {
     expect(at(9, 180)).toBeLessThan(at(4.5, 180));
     expect(combustionOf('pellets', 8, null, { flueC: 150, airC: 20 }).efficiencyPct).toBeNull();
     expect(combustionOf('oil', 8, null, { flueC: null, airC: 20 }).efficiencyPct).toBeNull();
+  });
+
+  test('below its dew point flue gas condenses: the efficiency lies between that of dry gas and of gas that leaves saturated', () => {
+    const at = (flueC: number, fuel: 'natural-gas' | 'oil' | 'pellets' = 'natural-gas') =>
+      combustionOf(fuel, 4.5, null, { flueC, airC: 20 });
+    // Methane with λ = 1.274: 2 of 13.13 volumes are water, 15.4 kPa, saturated at 54.5 °C.
+    const { condensing, efficiencyPct } = at(40);
+    expect(condensing!.dewC).toBeCloseTo(54.5, 0);
+    // At 40 °C (7.38 kPa) 0.875 of 2 volumes are still vapour.
+    expect(condensing!.mostPct - efficiencyPct!).toBeCloseTo(10.9 * (1 - 0.875 / 2), 0);
+    expect(at(30).condensing!.mostPct).toBeGreaterThan(condensing!.mostPct);
+    expect(at(60).condensing).toBeNull();
+    expect(at(45, 'oil').condensing!.dewC).toBeLessThan(condensing!.dewC);
+    expect(at(40, 'pellets').condensing).toBeNull();
   });
 
   test('more oxygen is always more air, less carbon dioxide', () => {
@@ -113,6 +128,24 @@ describe('a boiler card', () => {
     expect(line).toMatchObject({ value: 'not read', limit: 'at most 180 °C', verdict: 'not-judged' });
     const [o2] = cardLines('oil', rate({ o2LowPct: 3, o2HighPct: 6 }));
     expect(o2).toMatchObject({ value: 'not read', limit: '3 … 6 %' });
+  });
+
+  test('nothing passes while a limit that was typed has no reading', () => {
+    const read = rate({ ...limits, o2Pct: 4.5, coPpm: 30 });
+    expect(rateVerdict('natural-gas', read, true)).toBe('pass');
+    expect(rateVerdict('natural-gas', { ...read, flueMostC: 180 }, true)).toBe('not-judged');
+    expect(rateVerdict('natural-gas', { ...read, flueMostC: 180, flueC: 150 }, true)).toBe('pass');
+    // What is beyond its limit is said all the same.
+    expect(rateVerdict('natural-gas', { ...read, flueMostC: 180, o2Pct: 9 }, true)).toBe('attention');
+  });
+
+  test('a condensing boiler is judged by its range, not by the loss of dry gas', () => {
+    const read = (efficiencyLeastPct: number) => rate({ o2Pct: 4.5, flueC: 40, airC: 20, efficiencyLeastPct });
+    const line = (least: number) => cardLines('natural-gas', read(least)).find(({ name }) => name.startsWith('Efficiency'))!;
+    expect(line(104)).toMatchObject({ value: '99.0 … 105.2 %', verdict: 'not-judged' });
+    expect(line(98).verdict).toBe('pass');
+    expect(line(107).verdict).toBe('attention');
+    expect(rateVerdict('natural-gas', read(104), true)).toBe('not-judged');
   });
 
   test('a typed CO₂ stands instead of the computed one', () => {

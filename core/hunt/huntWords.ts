@@ -44,6 +44,10 @@ export const STEP_WORDS: Record<HuntStep, { ask: string; how: string }> = {
     ask: 'Does a place warm when hot water runs?',
     how: 'Camera on a tripod, hot tap on, a frame every minute or two: below.',
   },
+  'standing-cools': {
+    ask: 'Does a place that was warm before cool with the hot side shut?',
+    how: 'A leak may have run for weeks. Shut the hot side for an hour or two, camera on a tripod, a frame every few minutes: a leak’s place cools, a heating pipe’s stays.',
+  },
   'cools-cold': {
     ask: 'Does a place cool when cold water runs?',
     how: 'Only where mains and floor differ by some kelvin: camera on a tripod, cold tap on.',

@@ -18,6 +18,7 @@ export const HUNT_STEPS = [
   'meter-heating-off',
   'listen',
   'warms-hot',
+  'standing-cools',
   'cools-cold',
   'fixtures',
   'drain-warm',
@@ -67,14 +68,26 @@ const YES: Record<HuntStep, Partial<Record<Hypothesis, number>>> = {
     none: 0.05,
   },
   listen: { 'hot-pipe': 0.7, 'cold-pipe': 0.7, 'heating-pipe': 0.4, drain: 0.1, rain: 0.05, condensation: 0.02, none: 0.03 },
+  // A leak that has run for weeks has warmed the floor already, and one may lie beside the view.
   'warms-hot': {
-    'hot-pipe': 0.85,
+    'hot-pipe': 0.7,
     'heating-pipe': 0.1,
     'cold-pipe': 0.03,
     drain: 0.25,
     rain: 0.02,
     condensation: 0.02,
     none: 0.03,
+  },
+  // A place that is warm before anything is run, with the hot side shut for an hour or two. The sun's wanes by itself too.
+  'standing-cools': {
+    'hot-pipe': 0.85,
+    'heating-pipe': 0.15,
+    'cold-pipe': 0.1,
+    drain: 0.2,
+    'fixture-above': 0.2,
+    rain: 0.1,
+    condensation: 0.1,
+    none: 0.25,
   },
   'cools-cold': { 'cold-pipe': 0.6, 'hot-pipe': 0.03, 'heating-pipe': 0.03, rain: 0.03, condensation: 0.1, none: 0.03 },
   fixtures: {
@@ -124,7 +137,7 @@ export type StepsDone = Partial<Record<HuntStep, { outcome: StepOutcome }>>;
 
 /**
  * How likely each hypothesis is after the steps that were done, the likeliest first (Bayes' rule; what a step says of one does
- * not hang on the others).
+ * not hang on the others; some pairs of checks decide).
  *
  * @returns shares that add up to 1
  */
@@ -139,7 +152,48 @@ export function weighed(steps: StepsDone): { hypothesis: Hypothesis; share: numb
     return { hypothesis, weight };
   });
   const all = weights.reduce((sum, { weight }) => sum + weight, 0);
-  return weights.map(({ hypothesis, weight }) => ({ hypothesis, share: weight / all })).sort((a, b) => b.share - a.share);
+  const shares = decided(new Map(weights.map(({ hypothesis, weight }) => [hypothesis, weight / all])), steps);
+  return [...shares].map(([hypothesis, share]) => ({ hypothesis, share })).sort((a, b) => b.share - a.share);
+}
+
+/**
+ * What a pair of checks decides between them: a meter that runs with all taps shut and stops with the hot side shut is a leak on
+ * that side, whatever a camera saw; one that goes on is not.
+ */
+const DECISIVE: readonly { steps: readonly [HuntStep, StepOutcome][]; hypothesis: Hypothesis; least: number }[] = [
+  {
+    steps: [
+      ['meter-still', 'no'],
+      ['meter-hot-off', 'yes'],
+    ],
+    hypothesis: 'hot-pipe',
+    least: 0.9,
+  },
+  {
+    steps: [
+      ['meter-still', 'no'],
+      ['meter-hot-off', 'no'],
+    ],
+    hypothesis: 'cold-pipe',
+    least: 0.85,
+  },
+  {
+    steps: [
+      ['meter-still', 'yes'],
+      ['meter-heating-off', 'yes'],
+    ],
+    hypothesis: 'heating-pipe',
+    least: 0.9,
+  },
+];
+
+/** Shares with what pairs of checks decide: at least so much for what they point to, the others in proportion. */
+function decided(shares: Map<Hypothesis, number>, steps: StepsDone): Map<Hypothesis, number> {
+  const pair = DECISIVE.find((one) => one.steps.every(([step, outcome]) => steps[step]?.outcome === outcome));
+  const share = pair ? shares.get(pair.hypothesis)! : 1;
+  if (!pair || share >= pair.least) return shares;
+  const left = (1 - pair.least) / Math.max(1e-12, 1 - share);
+  return new Map([...shares].map(([one, value]) => [one, one === pair.hypothesis ? pair.least : value * left]));
 }
 
 /** How much an outcome speaks for or against a hypothesis: above 1 for it. */

@@ -5,7 +5,7 @@ import type { DisplayUnit } from '../units/temperature';
 
 /** What a series says: the result, and what else belongs to it. */
 export interface LeakWords {
-  state: 'waiting' | 'nothing' | 'found';
+  state: 'waiting' | 'nothing' | 'standing' | 'found';
   result: string;
   more: string;
 }
@@ -32,7 +32,7 @@ const WAYS = [
 
 /** What a series says, in words. @param metresEach - what a pixel shows; null where no sizes are known */
 export function leakWords(
-  { source, enough, moreMinutes, confidence, slopeMax, dropped, frames }: Timelapse,
+  { source, enough, moreMinutes, confidence, slopeMax, dropped, frames, standing }: Timelapse,
   unit: DisplayUnit,
   metresEach: number | null,
 ): LeakWords {
@@ -42,6 +42,12 @@ export function leakWords(
       state: 'waiting',
       result: 'Not long enough yet.',
       more: `${moreMinutes === null ? 'Under this floor a leak would not show for hours.' : `Go on for about ${Math.max(1, Math.round(moreMinutes))} minutes.`}${left}`,
+    };
+  if (!source && standing.length > 0)
+    return {
+      state: 'standing',
+      result: `Nothing new grew; ${standing.length === 1 ? 'a place was' : `${standing.length} places were`} ${standing[0]!.contrast > 0 ? 'warm' : 'cold'} before the water ran.`,
+      more: `A leak that runs since yesterday looks so; a pipe in use or the sun may too. Shut the ${standing[0]!.contrast > 0 ? 'hot' : 'cold'} side for an hour or two and watch ${standing.length === 1 ? 'it' : 'them'} ${standing[0]!.contrast > 0 ? 'cool' : 'warm up'}: a leak’s place does.${left}`,
     };
   if (!source)
     return {
@@ -68,6 +74,11 @@ const WHY_NOT: Record<Timelapse['others'][number]['why'], string> = {
   pace: 'not as late or as wide as heat that comes through this floor',
   weaker: 'behaves like a leak too, but something else stands out more',
 };
+
+/** A place that stood out before anything was run, in words. */
+export function standingWords({ contrast }: Timelapse['standing'][number], unit: DisplayUnit): string {
+  return `${format.difference(Math.abs(contrast), unit)} ${contrast > 0 ? 'warmer' : 'colder'} than around it in the first frames`;
+}
 
 /** What else grew, and why that is not the leak, in words. */
 export function otherWords({ why }: Timelapse['others'][number]): string {

@@ -88,7 +88,8 @@ const SURE = 0.5;
 export function stepsWith({ side, steps }: Pick<HuntValue, 'side' | 'steps'>, found: Timelapse | null): StepsDone {
   const step = side === 'hot' ? 'warms-hot' : 'cools-cold';
   if (!found?.enough || steps[step]) return steps;
-  if (!found.source) return { ...steps, [step]: { outcome: 'no' } };
+  // A place that is warm already may be the leak: that nothing more grows is no evidence against one.
+  if (!found.source) return found.standing.length > 0 ? steps : { ...steps, [step]: { outcome: 'no' } };
   return found.confidence >= SURE ? { ...steps, [step]: { outcome: 'yes' } } : steps;
 }
 

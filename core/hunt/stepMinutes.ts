@@ -5,6 +5,7 @@ export const STEP_MINUTES: Partial<Record<HuntStep, number>> = {
   'meter-still': 15,
   'meter-hot-off': 15,
   'meter-heating-off': 60,
+  'standing-cools': 60,
   listen: 5,
   fixtures: 10,
   'drain-warm': 10,

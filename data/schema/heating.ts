@@ -9,6 +9,8 @@ import type { HeatingValue } from '@core/heating/rows/heatingRow';
 import { PIPE_QUESTIONS, type PipeValue } from '@core/heating/rows/pipeRow';
 import { SCHOOLS } from '@core/heating/school';
 import { FACE_STAGES } from '@core/heating/stages';
+import { TAILS } from '@core/heating/balance/state';
+import { ORIENTATIONS } from '@core/heating/valve/closedValve';
 import type { PracticeHouse } from '@core/simulate/heating/practice';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
@@ -42,6 +44,7 @@ export const emitter = mysqlTable('emitter', {
   turnsOpen: double('turns_open').notNull(),
   sticks: boolean().notNull(),
   headOpen: boolean('head_open').notNull(),
+  tail: mysqlEnum(TAILS).notNull().default('unknown'),
   needW: double('need_w'),
   version: version(),
 });
@@ -76,6 +79,7 @@ export const warming = mysqlTable(
     serviceId: uuid('service_id').notNull(),
     warmAt: moment('warm_at'),
     bledAt: moment('bled_at'),
+    tapedWalk: int('taped_walk'),
     version: version(),
   },
   (table) => [index('warming_of_visit').on(table.visitId)],
@@ -154,6 +158,9 @@ export const pipe = mysqlTable(
     wallMm: double('wall_mm').notNull(),
     laggingMm: double('lagging_mm').notNull(),
     airC: double('air_c').notNull(),
+    orientation: mysqlEnum(ORIENTATIONS),
+    closedAt: moment('closed_at'),
+    hotC: double('hot_c'),
     points: json().$type<PipeValue['points']>().notNull(),
     zones: json().$type<PipeValue['zones']>().notNull(),
     extent: double(),

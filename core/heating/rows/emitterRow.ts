@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { defineEntity } from '../../rows/entity';
 import { idSchema } from '../../rows/fields';
+import { TAILS } from '../balance/state';
 import { EMITTER_BUILDS } from '../build';
 
 const turnsSchema = z.number().min(0, 'must not be negative').max(20, 'must not exceed 20 turns');
@@ -22,6 +23,8 @@ export const emitterValueSchema = z
     turnsOpen: turnsSchema.min(0.5, 'must be at least half a turn'),
     sticks: z.boolean(),
     headOpen: z.boolean(),
+    /** What its tails are: paint is near what a camera is set to, bare metal is not. */
+    tail: z.enum(TAILS),
     /** What its room needs on the coldest day, W. */
     needW: z.number().min(10, 'must be at least 10 W').max(50_000, 'must not exceed 50 000 W').nullable(),
   })
@@ -45,6 +48,7 @@ export const emitterEntity = defineEntity({
     turnsOpen: 'turns to its stop',
     sticks: 'sticks',
     headOpen: 'head open',
+    tail: 'tails',
     needW: 'need of its room',
   },
 });

@@ -9,6 +9,8 @@ export const warmingValueSchema = z.object({
   /** First felt or seen warm. */
   warmAt: momentSchema.nullable(),
   bledAt: momentSchema.nullable(),
+  /** The walk before whose readings both tails were taped; null while they are as they were. */
+  tapedWalk: z.number().int().min(0).max(1000).nullable(),
 });
 
 export type WarmingValue = z.infer<typeof warmingValueSchema>;
@@ -20,5 +22,5 @@ export const warmingEntity = defineEntity({
   scope: 'visit',
   parent: OF_VISIT,
   points: { serviceId: { kind: 'service', whenGone: 'stays' } },
-  words: { warmAt: 'first warm', bledAt: 'bled' },
+  words: { warmAt: 'first warm', bledAt: 'bled', tapedWalk: 'tails taped' },
 });

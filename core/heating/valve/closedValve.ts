@@ -4,7 +4,8 @@ import { normalFrom, seededRandom } from '../../geometry/random';
 import type { PipeBuild } from '../pipes';
 import { coolingBehind, pipeThermal, shareAt, type Cooling, type Unknowns } from './cooling';
 
-export type Orientation = 'level' | 'rising';
+export const ORIENTATIONS = ['level', 'rising'] as const;
+export type Orientation = (typeof ORIENTATIONS)[number];
 
 export interface PipeReading {
   /** Since the valve was closed. */

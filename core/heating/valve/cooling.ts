@@ -1,15 +1,9 @@
-import type { PipeBuild, PipeMaterial } from '../pipes';
+import { LAGGING_WMK, PIPE_FACTS, type PipeBuild } from '../pipes';
 
-/** Conductivity, W/(m·K), and heat capacity of a volume, MJ/(m³·K). */
-const MATERIALS: Record<PipeMaterial, { conductivity: number; capacityMJ: number }> = {
-  copper: { conductivity: 390, capacityMJ: 3.45 },
-  steel: { conductivity: 50, capacityMJ: 3.8 },
-  plastic: { conductivity: 0.4, capacityMJ: 2.1 },
-};
+/** Heat capacity of water in a volume, MJ/(m³·K), what still water conducts, W/(m·K), and what a litre holds, J/K. */
 const WATER_MJ = 4.1;
 const WATER_WMK = 0.63;
 const WATER_J_LITRE = 4100;
-const LAGGING_WMK = 0.037;
 /** From the bare outer surface to the room, and from lagging, W/(m²·K). */
 const BARE_FILM = 10.5;
 const COVER_FILM = 9;
@@ -28,7 +22,7 @@ export interface PipeThermal {
 /** What a metre of a pipe full of water stores, conducts and loses. */
 export function pipeThermal({ material, outerMm, wallMm, laggingMm }: PipeBuild): PipeThermal {
   const [outer, wall, lagging] = [outerMm / 1000, Math.min(wallMm, outerMm / 2) / 1000, laggingMm / 1000];
-  const { conductivity, capacityMJ } = MATERIALS[material];
+  const { conductivity, capacityMJ } = PIPE_FACTS[material];
   const metal = Math.PI * wall * (outer - wall);
   const bore = Math.PI * (outer / 2 - wall) ** 2;
   const through = wall / (Math.PI * outer * conductivity);

@@ -1,6 +1,7 @@
 import { coldSharesOf, framesOfShares, stagesSeen } from '../../circuit/coldShares';
 import { emittersOf } from '../../circuit/emitters';
 import { flushOf } from '../../circuit/heatingOf';
+import { likeWater } from '../../circuit/waterOfFace';
 import type { Pixels } from '../../circuit/tails';
 import type { VisitDocument } from '../../document';
 import { FLUSH_STEPS, FLUSH_WORDS, isClear } from '../../heating/flushSteps';
@@ -28,10 +29,13 @@ export function flushBlocks(document: VisitDocument, pixels: Pixels): Block[] {
   const shares = coldSharesOf(document, pixels);
   const stages = stagesSeen(shares);
   const last = stages.at(-1);
-  const both = shares.flatMap(({ shares: of }) => {
+  const seen = shares.flatMap(({ shares: of, water }) => {
     const [before, after] = [of.found, last ? of[last] : null];
-    return typeof before === 'number' && typeof after === 'number' ? [{ before, after }] : [];
+    const like = last !== undefined && likeWater(water.found, water[last]);
+    return typeof before === 'number' && typeof after === 'number' ? [{ before, after, like }] : [];
   });
+  // A face that became warmer by more water proves no flush.
+  const both = seen.filter(({ like }) => like);
   const cold = { before: mean(both.map(({ before }) => before)), after: mean(both.map(({ after }) => after)) };
   const proven = both.length > 0 && last !== 'found';
   const ppm = value.water.at(-1)?.ppm ?? null;
@@ -42,8 +46,10 @@ export function flushBlocks(document: VisitDocument, pixels: Pixels): Block[] {
     {
       kind: 'callout',
       text: proven
-        ? `Of the faces of ${both.length} radiators ${format.percent(cold.before)} were cold before, ${format.percent(cold.after)} ${STAGE_WORDS[last!].toLowerCase()}.`
-        : 'No radiator was seen both before and after: the frames prove nothing yet.',
+        ? `Of the faces of ${both.length} ${both.length === 1 ? 'radiator' : 'radiators'} ${format.percent(cold.before)} were cold before, ${format.percent(cold.after)} ${STAGE_WORDS[last!].toLowerCase()}, at like flow and drop.${seen.length > both.length ? ` ${seen.length - both.length} more were seen at another flow or drop, or nobody read it: those prove nothing.` : ''}`
+        : seen.length > 0 && last !== 'found'
+          ? 'Radiators were seen before and after, but not at a flow and a drop that were read and alike: an opened valve warms a face too. The frames prove nothing yet.'
+          : 'No radiator was seen both before and after: the frames prove nothing yet.',
     },
     ...(open.length > 0
       ? ([

@@ -7,6 +7,7 @@ import { turnWords } from '@core/circuit/balance';
 import { latestFace } from '@core/circuit/faces';
 import { warmingOf } from '@core/circuit/heatingOf';
 import { framesOfEmitter } from '@core/circuit/takeIn';
+import { TAILS, type TailKind } from '@core/heating/balance/state';
 import { BUILDS, EMITTER_BUILDS } from '@core/heating/build';
 import { patternAdvice } from '@core/heating/patternAdvice';
 import { emitterValueSchema } from '@core/heating/rows/emitterRow';
@@ -20,6 +21,13 @@ import { useHeat } from './useHeat';
 import styles from './Heat.module.css';
 
 const { ratedW, widthM, heightM, turns, turnsOpen, needW, exponent } = emitterValueSchema.shape;
+
+const TAIL_WORDS: Record<TailKind, string> = {
+  painted: 'painted',
+  bare: 'bare metal',
+  taped: 'taped, or read by contact',
+  unknown: 'not looked at',
+};
 
 /** One emitter: its face and what it asks for, a frame of it, and what is known for good. */
 export function EmitterDesk({ emitter }: { emitter: Emitter }) {
@@ -101,6 +109,15 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
           value={value.build}
           options={EMITTER_BUILDS.map((one) => ({ value: one, label: BUILDS[one].words }))}
           onChange={(build) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })])}
+        />
+      </label>
+      <label className={styles.field}>
+        <span>Tails</span>
+        <Select
+          aria-label={`Tails, ${emitter.name}`}
+          value={value.tail}
+          options={TAILS.map((one) => ({ value: one, label: TAIL_WORDS[one] }))}
+          onChange={(tail) => edit(`Tails: ${emitter.name}`, [emitterPut(emitter.id, { tail })])}
         />
       </label>
       <div className={styles.fields}>

@@ -55,14 +55,17 @@ export function NextStep({ walk, advice, left }: Props) {
   const move = moves[0];
   const mover = move && emitters.find(({ id }) => id === move.emitterId);
   const reader = emitters.find(({ id }) => id === read[0]);
-  const doneCount = left.total - left.moves.length - left.read.length;
+  const taper = emitters.find(({ id }) => left.tape.includes(id));
+  const doneCount = left.total - left.tape.length - left.moves.length - left.read.length;
   const waitLeft = heating.waitUntil === null ? 0 : heating.waitUntil - now;
   return (
     <>
       <h2>
         {capital(walkWords(walk))} · {doneCount} of {left.total}
       </h2>
-      {mover && move ? (
+      {taper ? (
+        <Tape key={taper.id} walk={walk} emitter={taper} />
+      ) : mover && move ? (
         <Turn key={mover.id} walk={walk} emitter={mover} move={move} wait={moves.length === 1 ? advice.waitS : null} />
       ) : waitLeft > 0 ? (
         <Wait leftMs={waitLeft} next={reader?.name ?? null} />
@@ -121,6 +124,29 @@ function Begin() {
       </Button>
       <span className={styles.quiet}>Nothing is turned yet; the record then shows before and after.</span>
       <Button onClick={() => begin(AS_FOUND + 1)}>Begin turning at once, without a before</Button>
+    </>
+  );
+}
+
+/** Tails whose paint or metal may read off the mark are taped; from then on they read right. */
+function Tape({ walk, emitter }: { walk: number; emitter: Emitter }) {
+  const { edit, warmingPut, emitterPut } = useHeat();
+  const taped = [warmingPut(emitter.id, { tapedWalk: walk })];
+  return (
+    <>
+      <p className={own.step}>{emitter.name}: tape both tails</p>
+      <span className={styles.quiet}>
+        What paint and metal read off is the same on every walk: reading again tells nothing, tape does. Dull black or painter’s tape, a
+        finger long, flat on the pipe; the boxes go on it. Tails are hot.
+      </span>
+      <Button type="primary" className={styles.big} onClick={() => edit(`Taped: ${emitter.name}`, taped)}>
+        Taped both
+      </Button>
+      <Button
+        onClick={() => edit(`Tails of ${emitter.name} read right`, [emitterPut(emitter.id, { tail: 'taped' }), ...taped])}
+      >
+        They are taped already
+      </Button>
     </>
   );
 }
@@ -211,8 +237,9 @@ function Done({ advice }: { advice: BalanceAdvice }) {
       <p className={own.step}>
         {noHeat
           ? 'Nothing is warm: look at source and pump first.'
-          : `Done: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
+          : `${advice.left.length > 0 ? 'As good as it gets' : 'Done'}: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
       </p>
+      <Left advice={advice} />
       <Airy />
       <Cannot advice={advice} />
       <span className={styles.quiet}>
@@ -228,6 +255,21 @@ function Done({ advice }: { advice: BalanceAdvice }) {
         </Button>
       )}
     </>
+  );
+}
+
+/** No turn makes it better: who may be out of tolerance, and the ways out. */
+function Left({ advice }: { advice: BalanceAdvice }) {
+  const { emitters } = useHeat();
+  if (advice.left.length === 0) return null;
+  const names = advice.left.map((id) => emitters.find((one) => one.id === id)?.name).join(', ');
+  return (
+    <ul className={own.cannot}>
+      <li>
+        <WarningOutlined /> <b>{names}</b>: may be out of tolerance, and neither a turn nor another reading would settle it. Ways out: a
+        larger target drop, a step more at the pump, tape on tails that are not taped, or a valve with finer steps.
+      </li>
+    </ul>
   );
 }
 

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Row } from '@core/entities';
 import { PIPE_QUESTIONS, pipeValueSchema, type PipeQuestion, type PipeValue } from '@core/heating/rows/pipeRow';
-import { PIPE_MATERIALS, PIPE_WORDS } from '@core/heating/pipes';
+import { PIPE_FACTS, PIPE_MATERIALS } from '@core/heating/pipes';
 import { conditionsOf } from '@core/visit/theVisit';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -37,6 +37,9 @@ export function Pipes() {
       wallMm: 1,
       laggingMm: 0,
       airC: conditionsOf(document)?.value.insideC ?? 20,
+      orientation: null,
+      closedAt: null,
+      hotC: null,
       points: [],
       zones: [],
       extent: null,
@@ -64,8 +67,8 @@ export function Pipes() {
         </div>
         {rows.length === 0 && (
           <p className={styles.quiet}>
-            Pipe temperatures at steps away from a closed valve tell whether it holds; so does a zone with and without its call.
-            Bare pipes and cylinders lose heat all year: in watts and money.
+            A full pipe behind a closed valve cools slowly and in a known way: how it cools tells whether the valve holds, and so
+            does a zone after its call. Bare pipes and cylinders lose heat all year: in watts and money.
           </p>
         )}
         {rows.map((row) => (
@@ -111,14 +114,14 @@ function PipeCard({ row }: { row: Row<'pipe'> }) {
         />
       </div>
       <div className={styles.fields}>
-        {(value.question === 'valve' || value.question === 'run') && (
+        {value.question !== 'cylinder' && (
           <>
             <label className={styles.field}>
               <span>Material</span>
               <Select
                 aria-label="Material"
                 value={value.material}
-                options={PIPE_MATERIALS.map((one) => ({ value: one, label: PIPE_WORDS[one] }))}
+                options={PIPE_MATERIALS.map((one) => ({ value: one, label: PIPE_FACTS[one].words }))}
                 onChange={(material) => put('Material', { material })}
               />
             </label>

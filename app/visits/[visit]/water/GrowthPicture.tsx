@@ -73,6 +73,14 @@ export function GrowthPicture({ found, values, scale, spot, onSpot }: Props) {
                 y2={cy + 0.9 * cy * Math.sin(turn)}
               />
             )}
+            {found.standing.map((one, i) => (
+              <g key={`standing ${i}`}>
+                <circle className={styles.standing} cx={small(one.x)} cy={small(one.y)} r={(one.radius / found.scale) * zoom} />
+                <text className={styles.other} x={small(one.x)} y={small(one.y)}>
+                  {String.fromCharCode(65 + i)}
+                </text>
+              </g>
+            ))}
             {found.others.map(({ x, y }, i) => (
               <text key={i} className={styles.other} x={(x + 0.5) * zoom} y={(y + 0.5) * zoom}>
                 {i + 1}

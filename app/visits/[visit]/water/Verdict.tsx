@@ -1,14 +1,14 @@
 'use client';
 
-import { ClockCircleOutlined, EnvironmentOutlined, QuestionOutlined } from '@ant-design/icons';
-import { leakWords, otherWords } from '@core/hunt/leakWords';
+import { ClockCircleOutlined, EnvironmentOutlined, EyeOutlined, QuestionOutlined } from '@ant-design/icons';
+import { leakWords, otherWords, standingWords } from '@core/hunt/leakWords';
 import type { Timelapse } from '@core/water/timelapse';
 import { metresEachOf } from '@core/hunt/seek';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Water.module.css';
 
-const ICONS = { waiting: <ClockCircleOutlined />, nothing: <QuestionOutlined />, found: <EnvironmentOutlined /> };
+const ICONS = { waiting: <ClockCircleOutlined />, nothing: <QuestionOutlined />, standing: <EyeOutlined />, found: <EnvironmentOutlined /> };
 
 /** What the series says, in a sentence or two. */
 export function Verdict({ found }: { found: Timelapse }) {
@@ -20,6 +20,15 @@ export function Verdict({ found }: { found: Timelapse }) {
       <p className={styles.verdict} role="status">
         {ICONS[state]} <b>{result}</b> {more}
       </p>
+      {found.standing.length > 0 && (
+        <ul className={styles.others} aria-label="What stood out before">
+          {found.standing.map((one, i) => (
+            <li key={i}>
+              {String.fromCharCode(65 + i)}: {standingWords(one, unit)}
+            </li>
+          ))}
+        </ul>
+      )}
       {found.others.length > 0 && (
         <ol className={styles.others} aria-label="What else grew">
           {found.others.map((other, i) => (

@@ -1,14 +1,15 @@
 'use client';
 
-import { Button, Empty, InputNumber } from 'antd';
+import { Button, Checkbox, Empty, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { dryingOf, meterDays } from '@core/hunt/drying';
+import { dryingOf, dryingWords, meterDays } from '@core/hunt/drying';
 import type { HuntValue } from '@core/hunt/huntRow';
-import { wetOrNot, WETNESS_WORDS } from '@core/hunt/wet';
+import { wetOrNot, WET_WALLS, WETNESS_WORDS, type WetWall } from '@core/hunt/wet';
+import { wetWallOf } from '@core/hunt/wetWall';
 import { localDay } from '@core/units/localTime';
 import { settingsFor } from '@core/visit/settingsInForce';
-import { siteOf } from '@core/visit/theVisit';
+import { conditionsOf, siteOf } from '@core/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { PlacePicture } from './PlacePicture';
 import { useDampFrame } from './useDampFrame';
@@ -19,6 +20,12 @@ import styles from './Water.module.css';
 const REACH = 2;
 const SURFACE_U = 0.5;
 
+const WALL_WORDS: Record<WetWall, string> = {
+  outer: 'an outer wall or ceiling: cold behind',
+  inner: 'an inner wall or ceiling: a room behind',
+  floor: 'a floor: ground or a cellar below',
+};
+
 /** Whether a cold place can be wet, and what a moisture meter read at places of a frame, day after day. */
 export function WetOrNot() {
   const { document, hunt, put } = useHunt();
@@ -26,6 +33,8 @@ export function WetOrNot() {
   const { frame, surface, select } = useDampFrame();
   const [clicked, setClicked] = useState<{ of: string; x: number; y: number } | null>(null);
   const [typed, setTyped] = useState<number | null>(null);
+  const [said, setSaid] = useState<{ of: string; wall: WetWall } | null>(null);
+  const [heated, setHeated] = useState(false);
   if (!frame) return <Empty description="Take a frame of the damp place first." />;
   const spot = clicked?.of === frame.id ? { x: clicked.x, y: clicked.y } : null;
   const { timeZone } = siteOf(document);
@@ -34,7 +43,20 @@ export function WetOrNot() {
   const { airC, humidityPct } = settingsFor(document, frame.id);
   const celsius = spot && surface ? meanAround(surface, spot) : null;
   const known = airC.origin !== 'default' && humidityPct.value !== null && humidityPct.value > 0;
-  const says = celsius !== null && known ? wetOrNot(celsius, SURFACE_U, airC.value, Math.min(1, humidityPct.value! / 100)) : null;
+  const wall = said?.of === frame.id ? said.wall : wetWallOf(document, frame.id);
+  const behindC = wall === 'outer' ? (conditionsOf(document)?.value.outsideC ?? null) : null;
+  const says =
+    celsius !== null && known
+      ? wetOrNot({
+          surfaceC: celsius,
+          surfaceU: SURFACE_U,
+          airC: airC.value,
+          humidity: Math.min(1, humidityPct.value! / 100),
+          wall,
+          behindC,
+          coverHeated: heated,
+        })
+      : null;
   const add = () => {
     if (!spot || typed === null) return;
     put('Meter reading', {
@@ -46,8 +68,18 @@ export function WetOrNot() {
     <>
       <div className={styles.bar}>
         {select}
-        <span className={styles.quiet}>Click a place: can it be wet? Then type what the meter reads there.</span>
+        <Select<WetWall>
+          aria-label="What it belongs to"
+          value={wall}
+          options={WET_WALLS.map((one) => ({ value: one, label: WALL_WORDS[one] }))}
+          onChange={(next) => setSaid({ of: frame.id, wall: next })}
+          popupMatchSelectWidth={false}
+        />
+        <Checkbox checked={heated} onChange={(event) => setHeated(event.target.checked)}>
+          Heated from behind
+        </Checkbox>
       </div>
+      <span className={styles.quiet}>Click a place: can it be wet? Then type what the meter reads there.</span>
       {surface && (
         <PlacePicture surface={surface} label="The damp place" onPlace={(place) => setClicked({ of: frame.id, ...place })}>
           {(zoom) => (
@@ -71,8 +103,8 @@ export function WetOrNot() {
           <p role="status">
             <b>{units.temperature(celsius)}</b>{' '}
             {says
-              ? `against a dew point of ${units.temperature(says.dewC)} and a wet bulb of ${units.temperature(says.wetBulbC)}, ± ${units.difference(2 * says.u)}. ${WETNESS_WORDS[says.says]}`
-              : 'Type air and humidity in the chip above to hold it against dew point and wet bulb.'}
+              ? `against a dew point of ${units.temperature(says.dewC)} ± ${units.difference(2 * says.dewU)}; a wet place here is at most ${units.temperature(says.warmestC)} ± ${units.difference(2 * says.warmestU)}. ${WETNESS_WORDS[says.says]}`
+              : 'Type air and humidity in the chip above to hold it against the dew point.'}
           </p>
           <div className={styles.bar}>
             <InputNumber
@@ -115,9 +147,7 @@ export function WetOrNot() {
       )}
       {drying && (
         <p role="status" className={styles.forecast}>
-          {drying.dries
-            ? `It dries: ${Math.abs(drying.aDay).toFixed(1)} less each day.`
-            : 'It does not dry: water still comes, or nothing airs it.'}
+          {dryingWords(drying)}
         </p>
       )}
     </>
