@@ -17,6 +17,9 @@ const MANY_WALKS = 15;
 const CERTAIN_BY_THEN = 0.6;
 /** No drop is surer than this, K. */
 const LEAST_SPREAD_K = 0.2;
+/** Where it stands, each is read so often before it is done, unless it is in tolerance for sure: one reading may be off. */
+const CONFIRMED = 2;
+const FOR_SURE = 0.998;
 /** So often in a row it is only read again; after that no turn and no reading makes it better. */
 const MOST_IDLE = 2;
 /** After so many walks it ends, and says what is left. */
@@ -58,8 +61,10 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
   const risk = now.out.filter((out) => open.some((i) => out[i])).length / DRAWS;
   const allRead = unread.length === 0;
   const allowed = RISK * Math.max(1, sorted.walks / PATIENT_WALKS);
-  const good = noHeat || (allRead && risk <= allowed);
-  const tape = good
+  const enough = allRead && risk <= allowed;
+  const confirm = enough ? open.filter((i) => sorted.readSince[i]! < CONFIRMED && now.on[i]! < FOR_SURE) : [];
+  const good = noHeat || (enough && (confirm.length === 0 || sorted.idle >= MOST_IDLE));
+  const tape = enough
     ? []
     : toTape(
         fitted,
@@ -68,14 +73,18 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
         here,
         emitters.map((emitter) => tolerated(state, emitter)),
       ).filter((i) => !cannot.has(i));
-  const turned = emitters.map((_, i) => plan.turns[i] !== here[i]);
-  const stuck = tape.length === 0 && !turned.includes(true) && sorted.idle >= MOST_IDLE;
+  const turned = emitters.map((_, i) => !enough && plan.turns[i] !== here[i]);
+  const stuck = !enough && tape.length === 0 && !turned.includes(true) && sorted.idle >= MOST_IDLE;
   const ends = !good && allRead && (stuck || sorted.walks >= LONGEST_WALKS);
   const done = good || ends;
   const left = ends ? whoIsLeft(open, now.out, allowed) : [];
   const moved = done ? [] : [...Array(n).keys()].filter((i) => turned[i]);
   const visited = turned.map((is, i) => is || tape.includes(i));
-  const read = done ? [] : toRead(plan.chances, visited, sorted, RISK, [...cannot.keys()]).map((i) => ids[i]!);
+  const read = done
+    ? []
+    : enough
+      ? confirm.map((i) => ids[i]!)
+      : toRead(plan.chances, visited, sorted, RISK, [...cannot.keys()]).map((i) => ids[i]!);
   return {
     done,
     tape: done ? [] : tape.map((i) => ids[i]!),

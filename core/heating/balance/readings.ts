@@ -31,6 +31,8 @@ export interface Sorted {
   coldAt: Float64Array;
   /** Narrowest opening at which it got water; Infinity where it never did. */
   warmAt: Float64Array;
+  /** How often each was read since its own valve was last turned. */
+  readSince: number[];
   /** The newest reading was taken with the ends exchanged, or before anything had settled. */
   swapped: boolean[];
   hasty: boolean[];
@@ -64,6 +66,7 @@ export function sortReadings(state: BalanceState): Sorted {
   const swapped = new Array<boolean>(n).fill(false);
   const hasty = new Array<boolean>(n).fill(false);
   const roomC = new Float64Array(n).fill(NaN);
+  const readSince = new Array<number>(n).fill(0);
   const hottest = new Map<number, number>();
   for (const { walk, flowC, returnC, roomC: room } of state.readings)
     hottest.set(walk, Math.max(hottest.get(walk) ?? 0, Math.max(flowC, returnC) - room));
@@ -74,7 +77,9 @@ export function sortReadings(state: BalanceState): Sorted {
   let before = 0;
   for (const reading of state.readings) {
     while (made < state.turned.length && state.turned[made]!.atS <= reading.atS) {
-      turns[at.get(state.turned[made]!.emitterId)!] = state.turned[made]!.to;
+      const moved = at.get(state.turned[made]!.emitterId)!;
+      turns[moved] = state.turned[made]!.to;
+      readSince[moved] = 0;
       made += 1;
       changed = true;
     }
@@ -98,12 +103,14 @@ export function sortReadings(state: BalanceState): Sorted {
     const walk = walks.indexOf(reading.walk);
     const { tapedWalk } = emitters[i]!;
     const beforeTape = tapedWalk !== null && reading.walk < tapedWalk;
+    if (!hasty[i]) readSince[i]! += 1;
     observations.push({ ...reading, i, epoch: epochs.length - 1, before, walk, flowC, returnC, beforeTape });
   }
   // An emitter that got water at a narrower opening was cold for another reason then: it had no time.
   for (let i = 0; i < n; i += 1) if (warmAt[i]! <= coldAt[i]!) coldAt[i] = -1;
+  for (const { emitterId } of state.turned.slice(made)) readSince[at.get(emitterId)!] = 0;
   epochs.push(Float64Array.from(emitters, (emitter) => emitter.turns));
-  return { emitters, epochs, observations, walks: walks.length, idle: idleOf(state, walks), coldAt, warmAt, swapped, hasty, roomC };
+  return { emitters, epochs, observations, walks: walks.length, idle: idleOf(state, walks), coldAt, warmAt, readSince, swapped, hasty, roomC };
 }
 
 function idleOf({ turned, emitters }: BalanceState, walks: readonly number[]): number {
