@@ -233,6 +233,9 @@ function playedCircuit(): BalanceState {
     turns: 1.5,
     turnsOpen,
     sticks: false,
+    tail: 'painted' as const,
+    tapedWalk: null,
+    headOn: false,
   }));
   const readings = [1, 2].flatMap((walk) =>
     emitters.map(({ id, turnsOpen }, i) => ({

@@ -135,7 +135,7 @@ async function placeWithAll(name: string): Promise<Place> {
     waitUntil: null,
     skippedS: 0,
   });
-  await add('warming', { visitId, serviceId, warmAt: 1, bledAt: null });
+  await add('warming', { visitId, serviceId, warmAt: 1, bledAt: null, tapedWalk: null });
   await add('valveTurn', { visitId, serviceId, walk: 1, at: 1, from: 1, to: 2 });
   await add('tailReading', {
     visitId,
@@ -160,6 +160,9 @@ async function placeWithAll(name: string): Promise<Place> {
     wallMm: 1,
     laggingMm: 0,
     airC: 20,
+    orientation: 'level',
+    closedAt: null,
+    hotC: 58,
     points: [{ m: 0.1, celsius: 50, taped: true }],
     zones: [],
     extent: null,

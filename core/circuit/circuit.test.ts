@@ -10,6 +10,7 @@ import {
   withReading,
   withRow,
 } from '../testing/heatingVisit';
+import { likeWater, waterOfFace } from './waterOfFace';
 import { ID } from '../testing/visit';
 import type { VisitDocument } from '../document';
 import { rowIdFrom } from '../rows/rowId';
@@ -200,7 +201,7 @@ describe('a walk', () => {
     expect(advice.moves).toEqual([]);
     expect(advice.read).toEqual([hall, kitchen, bedroom]);
     const read = withReading(heatingVisit(), kitchen, 1, 40, [58, 50]);
-    expect(leftOf(read, advice, 1)).toEqual({ moves: [], read: [hall, bedroom], total: 3 });
+    expect(leftOf(read, advice, 1)).toEqual({ tape: [], moves: [], read: [hall, bedroom], total: 3 });
     expect(walkOf(read)).toBe(1);
   });
 
@@ -295,11 +296,42 @@ describe('what is odd about a reading', () => {
   });
 });
 
+describe('what went through when a face was seen', () => {
+  const read = withReading(heatingVisit(), hall, 1, 20, [58, 38]);
+  const none = () => undefined;
+
+  test('is the nearest reading, with no turn between', () => {
+    expect(waterOfFace(read, hall, ON + 25 * MINUTE, none)).toEqual({ flowC: 58, returnC: 38 });
+    expect(waterOfFace(read, hall, ON + 90 * MINUTE, none)).toBeNull();
+    expect(waterOfFace(read, kitchen, ON + 25 * MINUTE, none)).toBeNull();
+    const swapped = withReading(heatingVisit(), hall, 1, 20, [38, 58]);
+    expect(waterOfFace(swapped, hall, ON + 25 * MINUTE, none)).toEqual({ flowC: 58, returnC: 38 });
+    const turned = withRow(read, 'valveTurn', newId(), {
+      visitId: ID.visit,
+      serviceId: hall,
+      walk: 1,
+      at: ON + 22 * MINUTE,
+      from: 2,
+      to: 1,
+    });
+    expect(waterOfFace(turned, hall, ON + 25 * MINUTE, none)).toBeNull();
+  });
+
+  test('faces are compared at like flow and drop only: an opened valve warms a face too', () => {
+    expect(likeWater({ flowC: 60, returnC: 46 }, { flowC: 62, returnC: 47 })).toBe(true);
+    expect(likeWater({ flowC: 60, returnC: 32 }, { flowC: 60, returnC: 50 })).toBe(false);
+    expect(likeWater({ flowC: 60, returnC: 46 }, { flowC: 48, returnC: 34 })).toBe(false);
+    expect(likeWater({ flowC: 60, returnC: 46 }, null)).toBe(false);
+  });
+});
+
 describe('what an emitter is said to be', () => {
   const document = heatingVisit();
   const state = (...args: [Parameters<typeof emitterState>[2], number | null, Parameters<typeof emitterState>[4]?]) =>
     emitterState(document, emitter(document), args[0], args[1], args[2] ?? null).words;
-  const face = (pattern: string, takenAt = ON) => ({ pattern, takenAt }) as never;
+  const water = { flowC: 58, returnC: 46 };
+  const face = (pattern: string, takenAt = ON, through: typeof water | null = water) =>
+    ({ pattern, takenAt, water: through }) as never;
 
   test('by its drop', () => {
     expect(state(null, 12.9)).toBe('on target');
@@ -311,6 +343,10 @@ describe('what an emitter is said to be', () => {
     expect(state(face('cold-top'), 12)).toBe('air: bleed');
     expect(state(face('cold-bottom'), 12)).toBe('sludge low down');
     expect(state(face('cold-whole'), null)).toBe('cold');
+    // Little water leaves a foot cold by itself: the drop is judged before the face.
+    expect(state(face('cold-bottom', ON, null), null)).toBe('cold low down: read its drop');
+    expect(state(face('low-flow'), 24)).toBe('too little flow');
+    expect(state(face('low-flow'), null)).toBe('read its drop');
     expect(state(face('still-warming'), null)).toBe('still warming');
     expect(state(face('hidden'), null)).toBe('hidden');
     expect(state(face('even'), null)).toBe('warm');

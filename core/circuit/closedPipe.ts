@@ -14,9 +14,7 @@ const FAR_END = 3;
 
 /** What a closed valve's pipe says: a verdict, heat from its far end, or what is still missing. */
 export type ValveSays =
-  | { kind: 'missing'; words: string }
-  | { kind: 'far-end' }
-  | { kind: 'judged'; judged: JudgedValve; valve: ClosedValve };
+  { kind: 'missing'; words: string } | { kind: 'far-end' } | { kind: 'judged'; judged: JudgedValve; valve: ClosedValve };
 
 const missing = (words: string): ValveSays => ({ kind: 'missing', words });
 
@@ -29,7 +27,8 @@ export function valveOf(pipe: PipeValue): ValveSays {
   const readings = points.flatMap(({ m, celsius, taped, minutes }): PipeReading[] =>
     minutes === null || minutes === undefined ? [] : [{ m, celsius, minutes, u: taped ? TAPED_U : BARE_U }],
   );
-  if (readings.length === 0) return missing('Read the pipe at some places behind the valve, each with the minutes since it closed.');
+  if (readings.length === 0)
+    return missing('Read the pipe at some places behind the valve, each with the minutes since it closed.');
   if (fromFarEnd(readings)) return { kind: 'far-end' };
   return judged({ ...base(pipe, hotC, waterC), readings });
 }
@@ -111,6 +110,7 @@ export function leverWords({ leverOn, leverOff }: Pick<Zone, 'leverOn' | 'leverO
   if (!leverOn || !leverOff) return '';
   if (leverOn === 'slack' && leverOff === 'resists') return 'Its motor drives the valve: slack with the call, resisting without.';
   if (leverOn === 'slack') return 'Slack both ways: it stands driven open, or its gear is broken. It may never close.';
-  if (leverOff === 'resists') return 'Resists both ways: it is never driven open. Motor or its wiring; electrical work is for the competent.';
+  if (leverOff === 'resists')
+    return 'Resists both ways: it is never driven open. Motor or its wiring; electrical work is for the competent.';
   return 'Resists with the call and is slack without: the call reaches another valve, or its sense is reversed.';
 }

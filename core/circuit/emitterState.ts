@@ -57,7 +57,8 @@ export function emitterState(
       break;
   }
   if (why === 'sludged' || why === 'undersized-pump') return { tone: 'poor', words: 'too little flow' };
-  if (drop === null) return { tone: 'none', words: face ? (face.pattern === 'low-flow' ? 'read its drop' : 'warm') : 'not read yet' };
+  if (drop === null)
+    return { tone: 'none', words: face ? (face.pattern === 'low-flow' ? 'read its drop' : 'warm') : 'not read yet' };
   if (Math.abs(drop - targetK) <= toleranceK) return { tone: 'good', words: 'on target' };
   return drop < targetK ? { tone: 'care', words: 'too much flow' } : { tone: 'care', words: 'too little flow' };
 }

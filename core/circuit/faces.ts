@@ -1,7 +1,9 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { CoreError } from '../errors';
-import { facePattern, type FacePattern } from '../heating/pattern';
+import type { Grid } from '../detect/grid';
+import { findTails } from '../heating/findTails';
+import { facePattern, type FaceBox, type FacePattern } from '../heating/pattern';
 import type { FaceStage } from '../heating/stages';
 import { hasReading } from '../pixels/hasReading';
 import { correctValues } from '../radiometry/measurement';
@@ -81,6 +83,8 @@ const judgedOnce = remembered<JudgedFace | null>();
 function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array, water: FaceWater | null): JudgedFace | null {
   const { frameId, serviceId, box } = row.value;
   const grid = correctedGrid(document, frameId, values);
+  // Where nobody read its tails then, the frame may show them.
+  const through = water ?? tailsSeen(grid, box);
   const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, serviceId);
   const takenAt = timeOf(document, row);
   const minutesOn = minutesOnAt(document, takenAt);
@@ -95,10 +99,15 @@ function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array,
   const seen = airC + Math.max(1, hottest - airC) / FACE_SHARE;
   const flowC = hottest - airC < LIT * (flowSetC - airC) ? Math.max(seen, flowSetC) : seen;
   try {
-    const returnC = water && Math.min(water.returnC, flowC);
-    return { ...facePattern(grid, box, { airC, flowC, returnC, minutesOn }), row, takenAt, minutesOn, flowC, water };
+    const returnC = through && Math.min(through.returnC, flowC);
+    return { ...facePattern(grid, box, { airC, flowC, returnC, minutesOn }), row, takenAt, minutesOn, flowC, water: through };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;
   }
+}
+
+function tailsSeen(grid: Grid, box: FaceBox): FaceWater | null {
+  const tails = findTails(grid, box);
+  return tails && { flowC: tails.flowC, returnC: tails.returnC };
 }

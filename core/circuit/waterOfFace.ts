@@ -24,7 +24,9 @@ export function waterOfFace(
   const turns = turnsOf(document).filter(({ value }) => value.serviceId === serviceId);
   const near = readingsOf(document)
     .filter(({ value }) => value.serviceId === serviceId && Math.abs(value.at - takenAt) <= NEAR_MS)
-    .filter(({ value: { at } }) => !turns.some(({ value }) => Math.min(at, takenAt) < value.at && value.at <= Math.max(at, takenAt)))
+    .filter(
+      ({ value: { at } }) => !turns.some(({ value }) => Math.min(at, takenAt) < value.at && value.at <= Math.max(at, takenAt)),
+    )
     .sort((a, b) => Math.abs(a.value.at - takenAt) - Math.abs(b.value.at - takenAt));
   for (const row of near) {
     const tails = tailsOf(document, row, pixels);
@@ -43,5 +45,7 @@ const LIKE_DROP = 0.25;
 export function likeWater(before: FaceWater | null, after: FaceWater | null): boolean {
   if (!before || !after) return false;
   const [a, b] = [before.flowC - before.returnC, after.flowC - after.returnC];
-  return Math.abs(before.flowC - after.flowC) <= LIKE_FLOW_K && Math.abs(a - b) <= Math.max(LIKE_DROP_K, LIKE_DROP * Math.max(a, b));
+  return (
+    Math.abs(before.flowC - after.flowC) <= LIKE_FLOW_K && Math.abs(a - b) <= Math.max(LIKE_DROP_K, LIKE_DROP * Math.max(a, b))
+  );
 }

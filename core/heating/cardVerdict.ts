@@ -65,7 +65,11 @@ export function cardLines(fuel: Fuel, rate: FireRate): CardLine[] {
 }
 
 /** Where water condenses the loss of dry gas alone is no efficiency: it lies between that and what saturated gas would leave. */
-function condensingLine(dryPct: number, { dewC, mostPct }: NonNullable<Combustion['condensing']>, leastPct: number | null): CardLine {
+function condensingLine(
+  dryPct: number,
+  { dewC, mostPct }: NonNullable<Combustion['condensing']>,
+  leastPct: number | null,
+): CardLine {
   return {
     name: `Efficiency, net, condensing (below ${digits(dewC, 0)} °C)`,
     value: `${digits(dryPct, 1)} … ${digits(mostPct, 1)} %`,

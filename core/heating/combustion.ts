@@ -19,9 +19,24 @@ interface FuelFacts {
 }
 
 export const FUEL_FACTS: Record<Fuel, FuelFacts> = {
-  'natural-gas': { words: 'Natural gas', co2MaxPct: 11.7, siegert: { a: 0.65, b: 0.009 }, vapour: { water: 2, dry: 8.52, air: 9.52, latentPct: 10.9 } },
-  propane: { words: 'Propane', co2MaxPct: 13.7, siegert: { a: 0.63, b: 0.008 }, vapour: { water: 4, dry: 21.8, air: 23.8, latentPct: 8.7 } },
-  oil: { words: 'Heating oil', co2MaxPct: 15.4, siegert: { a: 0.68, b: 0.007 }, vapour: { water: 0.93, dry: 6.52, air: 6.98, latentPct: 6.4 } },
+  'natural-gas': {
+    words: 'Natural gas',
+    co2MaxPct: 11.7,
+    siegert: { a: 0.65, b: 0.009 },
+    vapour: { water: 2, dry: 8.52, air: 9.52, latentPct: 10.9 },
+  },
+  propane: {
+    words: 'Propane',
+    co2MaxPct: 13.7,
+    siegert: { a: 0.63, b: 0.008 },
+    vapour: { water: 4, dry: 21.8, air: 23.8, latentPct: 8.7 },
+  },
+  oil: {
+    words: 'Heating oil',
+    co2MaxPct: 15.4,
+    siegert: { a: 0.68, b: 0.007 },
+    vapour: { water: 0.93, dry: 6.52, air: 6.98, latentPct: 6.4 },
+  },
   pellets: { words: 'Wood pellets', co2MaxPct: 20.3, siegert: null, vapour: null },
 };
 

@@ -7,6 +7,9 @@ export interface Tails {
   return: FaceBox;
   /** The end of the face that the flow enters: found from temperature, because either valve may be the flow. */
   flowEnd: 'left' | 'right';
+  /** What the two read, °C. */
+  flowC: number;
+  returnC: number;
 }
 
 /** Tails hang within this share of the face's width of its ends, and this share of its height below it. */
@@ -30,7 +33,13 @@ export function findTails(frame: Grid, face: FaceBox): Tails | null {
   if (!left || !right) return null;
   const leftFirst = left.meanC >= right.meanC;
   const [flow, back] = leftFirst ? [left, right] : [right, left];
-  return { flow: flow.box, return: back.box, flowEnd: leftFirst ? 'left' : 'right' };
+  return {
+    flow: flow.box,
+    return: back.box,
+    flowEnd: leftFirst ? 'left' : 'right',
+    flowC: flow.meanC,
+    returnC: back.meanC,
+  };
 }
 
 function tailIn(

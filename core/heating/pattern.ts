@@ -84,7 +84,10 @@ export function facePattern(frame: Grid, box: FaceBox, { airC, flowC, returnC, m
   const { cold, read, sum } = coldPixels(frame, inner, airC + COLD * excess);
   if (read === 0) throw new CoreError('bad_region', 'No pixel of the box has a reading.', {}, 'Choose another box.');
   const coldShare = cold.count / read;
-  const pattern = excess < LEAST_EXCESS_K ? 'unclear' : patternOf(cold, inner, coldShare, minutesOn, () => footOf(frame, box, airC, flowC, returnC));
+  const pattern =
+    excess < LEAST_EXCESS_K
+      ? 'unclear'
+      : patternOf(cold, inner, coldShare, minutesOn, () => footOf(frame, box, airC, flowC, returnC));
   return { pattern, coldShare, zones, meanC: sum / read };
 }
 
@@ -142,13 +145,7 @@ function coldPixels({ width, values }: Grid, box: FaceBox, limitC: number): { co
   return { cold: { mask, count }, read, sum };
 }
 
-function patternOf(
-  cold: Cold,
-  { width, height }: FaceBox,
-  share: number,
-  minutesOn: number | null,
-  foot: () => Foot,
-): Pattern {
+function patternOf(cold: Cold, { width, height }: FaceBox, share: number, minutesOn: number | null, foot: () => Foot): Pattern {
   const early = minutesOn !== null && minutesOn < EARLY_MIN;
   if (share < EVEN) return share > LITTLE_MUD && foot() === 'colder-than-its-water' ? 'cold-bottom' : 'even';
   if (share > WHOLE) return early ? 'still-warming' : 'cold-whole';

@@ -49,6 +49,7 @@ function foundIn(document: VisitDocument, change: Partial<Timelapse> = {}): Time
     dropped: [],
     inOrder: true,
     others: [],
+    standing: [],
     growth: { map: grid, spread: 0.01 },
     stack: { width: 4, height: 3, times: [0], rises: [grid.values] },
     scale: 1,

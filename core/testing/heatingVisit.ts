@@ -39,6 +39,7 @@ export const emitterValue = (serviceId: string, change: Partial<EmitterValue> = 
   turnsOpen: 4,
   sticks: false,
   headOpen: true,
+  tail: 'taped',
   needW: 600,
   ...change,
 });

@@ -23,11 +23,13 @@ interface Play {
  * each walk.
  *
  * @param turns - how the lockshields stand at first; @param stuck, swapped - ids
+ * @param tailShare - what each tail reads off, as a share of its excess (k = 1), until it is taped
+ * @param believed - the adviser takes them for right all the same
  */
 export function playBalance(
   house: HeatingHouse,
   turns: readonly number[],
-  { seed = 1, stuck = '', swapped = '', targetK = 12, toleranceK = 2 } = {},
+  { seed = 1, stuck = '', swapped = '', targetK = 12, toleranceK = 2, tailShare = 0, believed = false } = {},
 ): Play {
   const normal = normalFrom(seededRandom(seed));
   let now = runHeating(house, coldHeating(house, turns), 4 * 3600);
@@ -46,10 +48,14 @@ export function playBalance(
       turns: turns[i]!,
       turnsOpen,
       sticks: id === stuck,
+      tail: tailShare > 0 && !believed ? 'painted' : null,
+      tapedWalk: null,
+      headOn: false,
     })),
     turned: [],
     readings: [],
   };
+  const offTail = house.radiators.map(() => [tailShare * normal(), tailShare * normal()] as const);
   let visits = 0;
   for (let walk = 1; ; walk += 1) {
     const advice = adviseBalance(state);
@@ -57,6 +63,7 @@ export function playBalance(
     if (advice.cannot.some(({ emitterId, why }) => why === 'ends-swapped' && emitterId === exchanged)) exchanged = '';
     visits += new Set([...advice.moves.map(({ emitterId }) => emitterId), ...advice.read]).size;
     const at = (id: string) => state.emitters.findIndex((emitter) => emitter.id === id);
+    for (const id of advice.tape) Object.assign(state.emitters[at(id)]!, { tail: 'taped', tapedWalk: walk });
     for (const { emitterId, toTurns } of advice.moves) {
       const i = at(emitterId);
       now = runHeating(house, now, VISIT_S);
@@ -70,7 +77,11 @@ export function playBalance(
     for (const id of advice.read) {
       const i = at(id);
       now = runHeating(house, now, VISIT_S);
-      const tails = [flowTails(house, now)[i]!, now.returnC[i]!].map((value) => value + offset + NOISE_K * normal());
+      const { roomC } = house.radiators[i]!;
+      const off = state.emitters[i]!.tapedWalk === null ? offTail[i]! : [0, 0];
+      const tails = [flowTails(house, now)[i]!, now.returnC[i]!].map(
+        (value, end) => value + off[end]! * (value - roomC) + offset + NOISE_K * normal(),
+      );
       const [flowC, returnC] = id === exchanged ? [tails[1]!, tails[0]!] : [tails[0]!, tails[1]!];
       state.readings.push({
         walk,
@@ -79,7 +90,7 @@ export function playBalance(
         turns: now.turns[i]!,
         flowC,
         returnC,
-        roomC: house.radiators[i]!.roomC,
+        roomC,
         settledS: now.timeS - turnedAt,
       });
     }

@@ -1,3 +1,4 @@
+import type { TailKind } from '@core/heating/balance/state';
 import type { EmitterBuild } from '@core/heating/build';
 import type { PlanSide } from '@core/house/surfacesOf';
 import type { RoomKind } from '@core/house/kinds';
@@ -17,6 +18,8 @@ interface DemoRadiator {
   turnsOpen: number;
   needW: number;
   sludge: number;
+  /** Its tails: most were taped for an earlier visit. */
+  tail: TailKind;
   flowEnd: 'left' | 'right';
 }
 
@@ -53,6 +56,7 @@ const radiator = (
   turnsOpen,
   needW,
   sludge: 0,
+  tail: 'taped',
   flowEnd: 'left',
   ...more,
 });
@@ -99,12 +103,24 @@ export const SIGNAL_HOUSE_DEMO = {
       [6, 4, 3, 4],
       radiator('dining-room', ['front', 1.5], [1, 1400], [1.25, 4], 900, { sludge: 0.2 }),
     ),
-    room('Kitchen', 'kitchen', 0, [0, 0, 5, 4], radiator('kitchen', ['back', 1.5], [0.72, null], [3.5, 3.5], 700)),
+    room(
+      'Kitchen',
+      'kitchen',
+      0,
+      [0, 0, 5, 4],
+      radiator('kitchen', ['back', 1.5], [0.72, null], [3.5, 3.5], 700, { tail: 'bare' }),
+    ),
     room('Utility', 'utility', 0, [5, 0, 4, 4], radiator('utility', ['back', 2], [0.4, 500], [1.25, 4], 300, right)),
     room('Landing', 'hall', 1, [5, 4, 4, 2], radiator('landing', ['right', 1], [0.5, 700], [1.25, 4], 420)),
     room('Front bedroom', 'bedroom', 1, [0, 4, 5, 4], radiator('front-bedroom', ['front', 2.5], [0.92, 1300], [4.5, 4.5], 760)),
     room('Back bedroom', 'bedroom', 1, [0, 0, 5, 4], radiator('back-bedroom', ['back', 2.5], [0.8, null], [1.25, 4], 690, right)),
-    room('Box room', 'bedroom', 1, [5, 6, 4, 2], radiator('box-room', ['front', 2], [0.44, 600], [1.25, 3.5], 380)),
+    room(
+      'Box room',
+      'bedroom',
+      1,
+      [5, 6, 4, 2],
+      radiator('box-room', ['front', 2], [0.44, 600], [1.25, 3.5], 380, { tail: 'painted' }),
+    ),
     room('Bathroom', 'bathroom', 1, [5, 0, 4, 4], radiator('bathroom', ['back', 2], [0.56, 800], [4, 4], 520, right)),
   ],
 };

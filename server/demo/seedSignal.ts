@@ -88,6 +88,7 @@ export async function seedSignal(asking: Asking): Promise<void> {
       widthM: one.widthM,
       heightM: RADIATOR_HEIGHT_M,
       ratedW: one.ratedW,
+      tail: one.tail,
       exponent: 1.3,
       turns: one.turns,
       turnsOpen: one.turnsOpen,

@@ -17,9 +17,13 @@ const MANY_WALKS = 15;
 const CERTAIN_BY_THEN = 0.6;
 /** No drop is surer than this, K. */
 const LEAST_SPREAD_K = 0.2;
-/** Where it stands, each is read so often before it is done, unless it is in tolerance for sure: one reading may be off. */
+/**
+ * Where it stands, each is read so often before it is done, unless it is in tolerance for sure and its newest reading is as the
+ * circuit expects, K: one reading may be off, and one valve may be other than valves are.
+ */
 const CONFIRMED = 2;
-const FOR_SURE = 0.998;
+const FOR_SURE = 0.97;
+const AS_EXPECTED_K = 1.6;
 /** So often in a row it is only read again; after that no turn and no reading makes it better. */
 const MOST_IDLE = 2;
 /** After so many walks it ends, and says what is left. */
@@ -62,7 +66,8 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
   const allRead = unread.length === 0;
   const allowed = RISK * Math.max(1, sorted.walks / PATIENT_WALKS);
   const enough = allRead && risk <= allowed;
-  const confirm = enough ? open.filter((i) => sorted.readSince[i]! < CONFIRMED && now.on[i]! < FOR_SURE) : [];
+  const odd = (i: number) => !(Math.abs(now.mean[i]! - sorted.readDrop[i]!) <= AS_EXPECTED_K);
+  const confirm = enough ? open.filter((i) => sorted.readSince[i]! < CONFIRMED && (now.on[i]! < FOR_SURE || odd(i))) : [];
   const good = noHeat || (enough && (confirm.length === 0 || sorted.idle >= MOST_IDLE));
   const tape = enough
     ? []

@@ -1,3 +1,4 @@
+import { normalFrom, seededRandom } from '../../geometry/random';
 import { steadyOfDraws, type FittedCircuit } from './fit';
 import type { Sorted } from './readings';
 import type { BalanceEmitter, BalanceState } from './state';
@@ -14,6 +15,7 @@ export interface Chances {
   out: boolean[][];
 }
 
+const SEED = 20_261_201;
 /** A head that was left on takes some of the flow as its room becomes warm: so much more is tolerated there, K. */
 const HEAD_K = 0.5;
 
@@ -34,10 +36,12 @@ export function chancesAt(
   const zeros = () => new Float64Array(n);
   const [on, above, mean, square, count, spread] = [zeros(), zeros(), zeros(), zeros(), zeros(), zeros()];
   const out: boolean[][] = [];
+  const { own } = fitted;
+  const normal = normalFrom(seededRandom(SEED));
   for (const { drops, heated } of steadyOfDraws(fitted, draws, sorted, turns)) {
     const off = new Array<boolean>(n);
     for (let i = 0; i < n; i += 1) {
-      const drop = drops[i]!;
+      const drop = drops[i]! + own.mean[i]! + own.u[i]! * normal();
       const good = heated[i]! && Math.abs(drop - targetK) <= slack[i]!;
       off[i] = !good;
       on[i]! += good ? 1 : 0;

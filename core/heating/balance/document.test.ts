@@ -34,6 +34,15 @@ test('a document becomes a state in words of our own', () => {
     turns: 0.75,
     turnsOpen: 4,
     sticks: false,
+    tail: null,
+    tapedWalk: null,
+    headOn: false,
+  });
+  const tailed = { ...DOCUMENT.emitters[0]!, tail: 'bare', taped_walk: 3, head: 'on' };
+  expect(balanceStateFrom({ ...DOCUMENT, emitters: [tailed] }).emitters[0]).toMatchObject({
+    tail: 'bare',
+    tapedWalk: 3,
+    headOn: true,
   });
   expect(state.turned[0]).toEqual({ walk: 1, atS: 330, emitterId: 'r1', from: 1, to: 0.75 });
   expect(state.readings[0]).toEqual({
@@ -83,6 +92,9 @@ test('an answer is written in the words of the document, rounded to hundredths',
   expect(
     balanceAnswer({
       done: false,
+      tape: ['r1'],
+      end: null,
+      left: [],
       moves: [{ emitterId: 'r1', toTurns: 0.625, expectDropK: 11.2345, uncertaintyK: 1.5 }],
       waitS: 300,
       read: ['r1'],
@@ -91,6 +103,9 @@ test('an answer is written in the words of the document, rounded to hundredths',
     }),
   ).toEqual({
     done: false,
+    tape: ['r1'],
+    end: null,
+    left: [],
     moves: [{ emitter: 'r1', to_turns: 0.625, expect_drop_k: 11.23, uncertainty_k: 1.5 }],
     wait_s: 300,
     read: ['r1'],

@@ -11,6 +11,8 @@ export interface FittedCircuit {
   row: Float64Array;
   /** Factor of the curvature there. */
   curvature: Triangle;
+  /** What each emitter's drop is beyond its circuit, where it stands, K, with its standard uncertainty. */
+  own: { mean: Float64Array; u: Float64Array };
   /** How much farther readings lie from it than their noise should bring them; 1 and more. */
   excess: number;
 }
@@ -50,6 +52,8 @@ interface Equations {
   /** Sum of the logarithms of what readings scatter by. */
   scatter: number;
   flowOff: number[];
+  /** Drops as they were read over what the row says of them, K. */
+  dropOff: number[];
 }
 
 /**
@@ -74,7 +78,32 @@ export function fitCircuit(state: BalanceState, sorted: Sorted): FittedCircuit {
   if (swing >= SWINGS_K) found = settle({ circuit, sorted, swing, ofHouse }, found.row, MOST_STEPS);
   // At the likeliest row the sum of squares is about the number of readings, if they are as good as was thought.
   const excess = Math.sqrt(Math.max(1, found.now.cost / Math.max(1, 2 * sorted.observations.length)));
-  return { circuit, row: found.row, curvature: cholesky(found.now.curvature, row.length)!, excess };
+  const own = ownOf(state, sorted, found.now.dropOff);
+  return { circuit, row: found.row, curvature: cholesky(found.now.curvature, row.length)!, own, excess };
+}
+
+/** No valve and no radiator is quite as the model has them: its drop is off by this share of the target, always the same way (k = 1). */
+const OWN_SHARE = 0.02;
+
+/** What an emitter's readings since its own last turn say of that, beside their noise. */
+function ownOf(
+  { targetK }: BalanceState,
+  { emitters, observations, lastTurned }: Sorted,
+  dropOff: readonly number[],
+): FittedCircuit['own'] {
+  const before = (OWN_SHARE * targetK) ** 2;
+  const mean = new Float64Array(emitters.length);
+  const u = new Float64Array(emitters.length).fill(Math.sqrt(before));
+  emitters.forEach((_, i) => {
+    const off = dropOff.filter(
+      (__, k) => observations[k]!.i === i && observations[k]!.atS > lastTurned[i]! && !observations[k]!.beforeTape,
+    );
+    if (off.length === 0) return;
+    const noise = (2 * READING_K ** 2) / off.length;
+    mean[i] = (off.reduce((sum, one) => sum + one, 0) / off.length) * (before / (before + noise));
+    u[i] = Math.sqrt((before * noise) / (before + noise));
+  });
+  return { mean, u };
 }
 
 const meanSquare = (values: readonly number[], weights: readonly number[]) =>
@@ -94,8 +123,7 @@ function spreadOfTails(state: BalanceState, sorted: Sorted, start: Float64Array)
     row = settled.row;
     const triangle = cholesky(settled.now.curvature, row.length)!;
     let log = -settled.now.cost / 2 - settled.now.scatter;
-    for (let k = 0; k < row.length; k += 1)
-      log -= Math.log(triangle.values[k * row.length + k]!) + Math.log(circuit.spread[k]!);
+    for (let k = 0; k < row.length; k += 1) log -= Math.log(triangle.values[k * row.length + k]!) + Math.log(circuit.spread[k]!);
     return log;
   });
   const most = Math.max(...logs);
@@ -174,6 +202,7 @@ function equationsAt({ circuit, sorted, swing, ofHouse }: Held, row: Float64Arra
     return one;
   };
   const flowOff: number[] = [];
+  const dropOff: number[] = [];
   const columns = at.hydraulic;
   const slope = new Float64Array(size);
   const add = (off: number, deviation: number) => {
@@ -195,7 +224,10 @@ function equationsAt({ circuit, sorted, swing, ofHouse }: Held, row: Float64Arra
     const offset = row[at.offsetOf(one.walk)]!;
     const here = solveAt(one.epoch);
     const capacity = here.flows.capacity[i]!;
-    if (capacity < 1e-6) continue;
+    if (capacity < 1e-6) {
+      dropOff.push(0);
+      continue;
+    }
     const tails = tailsOf(circuit, row, i, capacity, source, one.roomC);
     const old = one.before === one.epoch ? null : solveAt(one.before);
     const oldCapacity = old?.flows.capacity[i] ?? 0;
@@ -239,12 +271,11 @@ function equationsAt({ circuit, sorted, swing, ofHouse }: Held, row: Float64Arra
     slope[at.slow(i)] = (left * one.settledS * (oldReturn - settledReturn)) / tails.timeConstant;
     if (ends) slope[ends[1]] = returnExcess;
     const head = sorted.emitters[i]!.headOn && one.walk < sorted.walks - 1 ? HEAD_SHARE * tails.dropK : 0;
-    add(
-      returnC + returnTail * returnExcess + offset - one.returnC,
-      Math.hypot(READING_K, FOLLOWS * swing, open, unsettled, untaped * returnExcess, head),
-    );
+    const returnOffK = returnC + returnTail * returnExcess + offset - one.returnC;
+    dropOff.push(returnOffK - flowOffK);
+    add(returnOffK, Math.hypot(READING_K, FOLLOWS * swing, open, unsettled, untaped * returnExcess, head));
   }
-  return { gradient, curvature, cost, scatter, flowOff };
+  return { gradient, curvature, cost, scatter, flowOff, dropOff };
 }
 
 const SEED = 20_261_127;

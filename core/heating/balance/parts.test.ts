@@ -15,6 +15,9 @@ const emitter = (id: string, order: number, turns: number, more = {}) => ({
   turns,
   turnsOpen: 4,
   sticks: false,
+  tail: null,
+  tapedWalk: null,
+  headOn: false,
   ...more,
 });
 const reading = (

@@ -72,7 +72,7 @@ function turnsFor(
     capacity = flowsWith(fitted, sorted, at, capacity).capacity;
     const { drops, heated } = steadyFrom(circuit, row, sorted, capacity);
     // What trickles arrives cold: its small drop asks for more water, not for less.
-    return drops.map((drop, i) => (heated[i] || drop > targetK ? drop : NaN));
+    return drops.map((drop, i) => (heated[i] || drop > targetK ? Math.max(0.5, drop + fitted.own.mean[i]!) : NaN));
   };
   const turns: Float64Array = here.slice();
   // Shut valves begin where water surely comes.

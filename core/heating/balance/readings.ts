@@ -7,6 +7,7 @@ export interface Observation {
   /** Which state of the valves it was read in, and which one held before the last turns. */
   epoch: number;
   before: number;
+  atS: number;
   /** Place of its walk among the walks with readings. */
   walk: number;
   flowC: number;
@@ -31,8 +32,12 @@ export interface Sorted {
   coldAt: Float64Array;
   /** Narrowest opening at which it got water; Infinity where it never did. */
   warmAt: Float64Array;
+  /** When each valve was last turned, s; −∞ where it never was. */
+  lastTurned: Float64Array;
   /** How often each was read since its own valve was last turned. */
   readSince: number[];
+  /** Its newest drop, K; NaN where it was never read warm. */
+  readDrop: Float64Array;
   /** The newest reading was taken with the ends exchanged, or before anything had settled. */
   swapped: boolean[];
   hasty: boolean[];
@@ -66,7 +71,10 @@ export function sortReadings(state: BalanceState): Sorted {
   const swapped = new Array<boolean>(n).fill(false);
   const hasty = new Array<boolean>(n).fill(false);
   const roomC = new Float64Array(n).fill(NaN);
+  const lastTurned = new Float64Array(n).fill(-Infinity);
+  for (const { emitterId, atS } of state.turned) lastTurned[at.get(emitterId)!] = atS;
   const readSince = new Array<number>(n).fill(0);
+  const readDrop = new Float64Array(n).fill(NaN);
   const hottest = new Map<number, number>();
   for (const { walk, flowC, returnC, roomC: room } of state.readings)
     hottest.set(walk, Math.max(hottest.get(walk) ?? 0, Math.max(flowC, returnC) - room));
@@ -103,14 +111,29 @@ export function sortReadings(state: BalanceState): Sorted {
     const walk = walks.indexOf(reading.walk);
     const { tapedWalk } = emitters[i]!;
     const beforeTape = tapedWalk !== null && reading.walk < tapedWalk;
-    if (!hasty[i]) readSince[i]! += 1;
+    if (!hasty[i] && !beforeTape) readSince[i]! += 1;
+    readDrop[i] = flowC - returnC;
     observations.push({ ...reading, i, epoch: epochs.length - 1, before, walk, flowC, returnC, beforeTape });
   }
   // An emitter that got water at a narrower opening was cold for another reason then: it had no time.
   for (let i = 0; i < n; i += 1) if (warmAt[i]! <= coldAt[i]!) coldAt[i] = -1;
   for (const { emitterId } of state.turned.slice(made)) readSince[at.get(emitterId)!] = 0;
   epochs.push(Float64Array.from(emitters, (emitter) => emitter.turns));
-  return { emitters, epochs, observations, walks: walks.length, idle: idleOf(state, walks), coldAt, warmAt, readSince, swapped, hasty, roomC };
+  return {
+    emitters,
+    epochs,
+    observations,
+    walks: walks.length,
+    idle: idleOf(state, walks),
+    coldAt,
+    warmAt,
+    lastTurned,
+    readSince,
+    readDrop,
+    swapped,
+    hasty,
+    roomC,
+  };
 }
 
 function idleOf({ turned, emitters }: BalanceState, walks: readonly number[]): number {

@@ -121,11 +121,7 @@ export function judgeValve(valve: ClosedValve): JudgedValve {
 /** What a pipe at a place would read, were the valve tight: the temperature of the middle of what may be, °C. */
 export function expectedClosed(valve: Omit<ClosedValve, 'readings'>, minutes: number, m: number): number {
   const along = ALONG[valve.orientation][1]!;
-  const cooling = coolingBehind(
-    pipeThermal(valve.build),
-    { litresHour: 0, loss: 1, along },
-    new Set([Math.round(minutes)]),
-  );
+  const cooling = coolingBehind(pipeThermal(valve.build), { litresHour: 0, loss: 1, along }, new Set([Math.round(minutes)]));
   return predicted(valve, cooling, minutes, m);
 }
 
@@ -150,7 +146,12 @@ function possibilities({ build, orientation, readings }: ClosedValve): Possibili
 
 const minutesOf = (readings: readonly PipeReading[]) => new Set(readings.map(({ minutes }) => Math.round(minutes)));
 
-function predicted({ roomC, hotC, supplyC }: Omit<ClosedValve, 'readings'>, cooling: Cooling, minutes: number, m: number): number {
+function predicted(
+  { roomC, hotC, supplyC }: Omit<ClosedValve, 'readings'>,
+  cooling: Cooling,
+  minutes: number,
+  m: number,
+): number {
   return (
     roomC + shareAt(cooling.ofStart, minutes, m) * (hotC - roomC) + shareAt(cooling.ofSupply, minutes, m) * (supplyC - roomC)
   );

@@ -76,8 +76,7 @@ export function coolingBehind(pipe: PipeThermal, { litresHour, loss, along }: Un
   // One tridiagonal matrix for all steps: eliminated once.
   const before = -(flow + conducts);
   const after = -conducts;
-  const middle = (i: number) =>
-    stores + lost + flow + (i === 0 ? 3 * conducts : i === CELLS - 1 ? conducts : 2 * conducts);
+  const middle = (i: number) => stores + lost + flow + (i === 0 ? 3 * conducts : i === CELLS - 1 ? conducts : 2 * conducts);
   const pivot = new Float64Array(CELLS);
   const factor = new Float64Array(CELLS);
   pivot[0] = middle(0);

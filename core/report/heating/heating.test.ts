@@ -142,19 +142,25 @@ describe('a flush', () => {
 
   test('is proven by faces before and after, at a glance', () => {
     const cold = (frame: string) => radiatorPixels({ cold: frame === FRAME ? 'bottom' : null });
-    const blocks = flushBlocks(
-      flushed({
-        mainsPpm: 300,
-        water: [
-          { at: ON, ppm: 900 },
-          { at: ON + MINUTE, ppm: 310 },
-        ],
-      }),
-      cold,
-    );
+    const water = [
+      { at: ON, ppm: 900 },
+      { at: ON + MINUTE, ppm: 310 },
+    ];
+    const read = (drops: readonly [number, number]) => {
+      const document = flushed({ mainsPpm: 300, water });
+      // The face was seen forty minutes before and ninety after.
+      const faces = Object.values(document.rows.face).map(
+        ({ value }) => (Date.parse(document.frameFacts[value.frameId]!.takenAt) - ON) / MINUTE,
+      );
+      const bare = { ...document, rows: { ...document.rows, tailReading: {}, valveTurn: {} } };
+      return drops.reduce((now, drop, k) => withReading(now, hall, k + 1, faces[k]!, [58, 58 - drop]), bare as VisitDocument);
+    };
+    const blocks = flushBlocks(read([14, 12]), cold);
     expect(of(blocks, 'callout')[0]!.text).toMatch(
-      /^Of the faces of 1 radiators 2\d % were cold before, 0 % refilled and hot\.$/,
+      /^Of the faces of 1 radiator 2\d % were cold before, 0 % refilled and hot, at like flow and drop\.$/,
     );
+    // An opened lockshield warms a face too: at half the drop nothing is proven; nor where nobody read it.
+    expect(of(flushBlocks(read([24, 9]), cold), 'callout')[0]!.text).toContain('an opened valve warms a face too');
     expect(of(blocks, 'bars')[0]).toMatchObject({ stages: ['Before', 'Refilled and hot'] });
     expect(words(blocks)).toContain('310 ppm at 08:01: as clear as the mains');
   });
@@ -265,7 +271,10 @@ test('pipes stand on one sheet, each with its answer', () => {
     wallMm: 1,
     laggingMm: 0,
     airC: 20,
-    points: [0.1, 0.5, 1].map((m) => ({ m, celsius: 54 - m, taped: m < 1 })),
+    orientation: 'level',
+    closedAt: null,
+    hotC: 58,
+    points: [0.1, 0.5, 1].map((m) => ({ m, celsius: 54 - m, taped: m < 1, minutes: 60 })),
     zones: [{ name: 'Upstairs', onC: 55, offC: null }],
     extent: 8,
     waterC: 60,
@@ -274,14 +283,14 @@ test('pipes stand on one sheet, each with its answer', () => {
     pricePerKwh: null,
   };
   let document = withRow(heatingVisit(), 'pipe', id(30), pipe);
-  expect(words(pipeBlocks(document, 'C'))).toContain('1.00 m 53.0 °C (bare)');
+  expect(words(pipeBlocks(document, 'C'))).toContain('1.00 m 53.0 °C (bare) after 60 min');
   document = withRow(document, 'pipe', id(31), { ...pipe, name: 'Zones', question: 'zones' });
   document = withRow(document, 'pipe', id(32), { ...pipe, name: 'Cellar run', question: 'run' });
   document = withRow(document, 'pipe', id(33), { ...pipe, name: 'Cylinder', question: 'cylinder' });
   const blocks = pipeBlocks(document, 'C');
   expect(of(blocks, 'sheet')).toHaveLength(1);
-  expect(of(blocks, 'table')[0]!.rows).toEqual([['Upstairs', '55.0 °C', '–', 'cannot say']]);
-  expect(words(blocks)).toMatch(/Loses about \d+ W, \d+ kWh a year/);
+  expect(of(blocks, 'table')[0]!.rows).toEqual([['Upstairs', '55.0 °C', '–', '–', 'not read in full', '']]);
+  expect(words(blocks)).toMatch(/Loses \d+ W ± \d+ W, \d+ ± \d+ kWh a year/);
   expect(words(blocks)).toContain('Not enough was read.');
   expect(pipeBlocks(heatingVisit(), 'C')).toEqual([]);
 });

@@ -95,7 +95,7 @@ test('faces show what the system does: late, air until it is bled, sludge until 
     const { frame, state } = frameOf(id, minutes * MINUTE, change);
     const face = findFace(frame, 19.5, state.widthM / state.heightM);
     expect(face).not.toBeNull();
-    return facePattern(frame, face!, { airC: 19.5, flowC: state.flowC, minutesOn: minutes }).pattern;
+    return facePattern(frame, face!, { airC: 19.5, flowC: state.flowC, returnC: null, minutesOn: minutes }).pattern;
   };
   expect(patternOf('back-bedroom', 90)).toBe('cold-top');
   expect(patternOf('back-bedroom', 90, { bled: [{ id: 'back-bedroom', at: 60 * MINUTE }] })).toBe('even');

@@ -136,15 +136,13 @@ function Tape({ walk, emitter }: { walk: number; emitter: Emitter }) {
     <>
       <p className={own.step}>{emitter.name}: tape both tails</p>
       <span className={styles.quiet}>
-        What paint and metal read off is the same on every walk: reading again tells nothing, tape does. Dull black or painter’s tape, a
-        finger long, flat on the pipe; the boxes go on it. Tails are hot.
+        What paint and metal read off is the same on every walk: reading again tells nothing, tape does. Dull black or painter’s
+        tape, a finger long, flat on the pipe; the boxes go on it. Tails are hot.
       </span>
       <Button type="primary" className={styles.big} onClick={() => edit(`Taped: ${emitter.name}`, taped)}>
         Taped both
       </Button>
-      <Button
-        onClick={() => edit(`Tails of ${emitter.name} read right`, [emitterPut(emitter.id, { tail: 'taped' }), ...taped])}
-      >
+      <Button onClick={() => edit(`Tails of ${emitter.name} read right`, [emitterPut(emitter.id, { tail: 'taped' }), ...taped])}>
         They are taped already
       </Button>
     </>
@@ -266,8 +264,8 @@ function Left({ advice }: { advice: BalanceAdvice }) {
   return (
     <ul className={own.cannot}>
       <li>
-        <WarningOutlined /> <b>{names}</b>: may be out of tolerance, and neither a turn nor another reading would settle it. Ways out: a
-        larger target drop, a step more at the pump, tape on tails that are not taped, or a valve with finer steps.
+        <WarningOutlined /> <b>{names}</b>: may be out of tolerance, and neither a turn nor another reading would settle it. Ways
+        out: a larger target drop, a step more at the pump, tape on tails that are not taped, or a valve with finer steps.
       </li>
     </ul>
   );

@@ -20,7 +20,16 @@ interface Props {
   onPut(label: string, change: Partial<PipeValue>): void;
 }
 
-const { points: pointsSchema, zones: zonesSchema, extent, waterC, hotC, surfaceC, hoursYear, pricePerKwh } = pipeValueSchema.shape;
+const {
+  points: pointsSchema,
+  zones: zonesSchema,
+  extent,
+  waterC,
+  hotC,
+  surfaceC,
+  hoursYear,
+  pricePerKwh,
+} = pipeValueSchema.shape;
 const point = pointsSchema.element.shape;
 const zone = zonesSchema.element.shape;
 
@@ -192,7 +201,14 @@ function AlongPipe({ name, says: { valve } }: { name: string; says: Extract<Valv
             strokeDasharray="5 4"
             dot={false}
           />
-          <Line dataKey="read" name="read" isAnimationActive={false} stroke={PAPER.ember} strokeWidth={0} dot={{ r: 5, fill: PAPER.ember }} />
+          <Line
+            dataKey="read"
+            name="read"
+            isAnimationActive={false}
+            stroke={PAPER.ember}
+            strokeWidth={0}
+            dot={{ r: 5, fill: PAPER.ember }}
+          />
         </LineChart>
       </ResponsiveContainer>
     </div>
@@ -227,41 +243,41 @@ export function Zones({ value, onPut }: Props) {
       </div>
       {zonesOf(value).map((one, k) => (
         <div key={one.name} className={styles.card}>
-        <div className={styles.fields}>
-          <b>{one.name}</b>
-          <NumberField
-            label="With its call"
-            named={`With its call, ${one.name}`}
-            value={one.onC}
-            schema={zone.onC}
-            celsius
-            onCommit={(next) => put(k, { onC: next })}
-          />
-          <NumberField
-            label="After its call"
-            named={`After its call, ${one.name}`}
-            value={one.offC}
-            schema={zone.offC}
-            celsius
-            onCommit={(next) => put(k, { offC: next })}
-          />
-          <NumberField
-            label="Minutes since"
-            named={`Minutes since its call, ${one.name}`}
-            value={one.minutes ?? null}
-            schema={zone.minutes.unwrap().unwrap().nullable()}
-            suffix="min"
-            onCommit={(next) => put(k, { minutes: next })}
-          />
-          {lever(k, 'leverOn', 'Lever with the call')}
-          {lever(k, 'leverOff', 'Lever without')}
-          <Button
-            type="text"
-            icon={<DeleteOutlined />}
-            aria-label={`Remove zone ${one.name}`}
-            onClick={() => onPut('Zone removed', { zones: value.zones.filter((_, n) => n !== k) })}
-          />
-        </div>
+          <div className={styles.fields}>
+            <b>{one.name}</b>
+            <NumberField
+              label="With its call"
+              named={`With its call, ${one.name}`}
+              value={one.onC}
+              schema={zone.onC}
+              celsius
+              onCommit={(next) => put(k, { onC: next })}
+            />
+            <NumberField
+              label="After its call"
+              named={`After its call, ${one.name}`}
+              value={one.offC}
+              schema={zone.offC}
+              celsius
+              onCommit={(next) => put(k, { offC: next })}
+            />
+            <NumberField
+              label="Minutes since"
+              named={`Minutes since its call, ${one.name}`}
+              value={one.minutes ?? null}
+              schema={zone.minutes.unwrap().unwrap().nullable()}
+              suffix="min"
+              onCommit={(next) => put(k, { minutes: next })}
+            />
+            {lever(k, 'leverOn', 'Lever with the call')}
+            {lever(k, 'leverOff', 'Lever without')}
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove zone ${one.name}`}
+              onClick={() => onPut('Zone removed', { zones: value.zones.filter((_, n) => n !== k) })}
+            />
+          </div>
           <span role="status" aria-label={`Verdict, ${one.name}`}>
             <VerdictChip says={one.says} /> {valveWords(one.says, units.temperature)} {leverWords(one)}
           </span>

@@ -8,7 +8,12 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Water.module.css';
 
-const ICONS = { waiting: <ClockCircleOutlined />, nothing: <QuestionOutlined />, standing: <EyeOutlined />, found: <EnvironmentOutlined /> };
+const ICONS = {
+  waiting: <ClockCircleOutlined />,
+  nothing: <QuestionOutlined />,
+  standing: <EyeOutlined />,
+  found: <EnvironmentOutlined />,
+};
 
 /** What the series says, in a sentence or two. */
 export function Verdict({ found }: { found: Timelapse }) {
