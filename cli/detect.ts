@@ -9,6 +9,7 @@ import { relevance } from '@core/causes/relevance';
 import { argumentSentences } from '@core/causes/words';
 import { showsSky } from '@core/detect/setAside';
 import { lookThrough, type Candidate } from '@core/detect/candidate';
+import { wouldHaveShown } from '@core/detect/wouldShow';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
 import { nodeCodecs } from '@server/codecs';
 import { numberOption, parseArguments, usage, type Arguments } from './arguments';
@@ -109,6 +110,7 @@ function detectOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, le
     side: call.side,
     noise: look.noise,
     leastDifference: look.least,
+    wouldHaveShown: wouldHaveShown(look.least),
     surface: look.levelC,
     framing: look.framing,
     setAside: look.asides.map(({ kind, rows }) => ({ kind, area: rows.reduce((sum, { from, to }) => sum + to - from + 1, 0) })),

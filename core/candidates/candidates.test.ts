@@ -9,7 +9,7 @@ import { argueFrame } from './argue';
 import { circumstancesOf } from './circumstances';
 import { gateOf, gateOfFinding, gateWords } from './gate';
 import { lookOptionsFor, settingFor, unknownWords } from './lookAt';
-import { nothingMeans, nothingWords } from './nothing';
+import { lookedThrough, nothingMeans, nothingWords } from './nothing';
 import { partnerOf } from './partner';
 import { possibleAt } from './possible';
 import { rulingValueSchema, type RulingValue } from './rulingRow';
@@ -63,7 +63,7 @@ describe('a frame of a visit', () => {
     const [one] = argueFrame(document, ID.frame, LOOK);
     expect(one!.argued.measured.evidence).not.toHaveProperty('sign');
     expect(one!.argued.measured.evidence.form).toBe('box');
-    expect(nothingMeans(document, ID.frame, EMPTY)).toMatchObject({ level: 'unknown', factor: null, leastDrop: null });
+    expect(nothingMeans(document, ID.frame, EMPTY)).toMatchObject({ level: 'unknown', factor: null, perKelvin: null });
   });
 
   test('candidates come argued, what matters most first', () => {
@@ -221,12 +221,25 @@ describe('what nothing means', () => {
   };
   test('the weakest fault that would have shown, in kelvin and as temperature factor', () => {
     const nothing = nothingMeans(visit(), ID.frame, EMPTY);
-    expect(nothing.leastK).toBe(0.5);
-    expect(nothing.leastDrop).toBeCloseTo(0.5 / 18, 6);
+    expect(nothing.shown).toEqual({ sharp: expect.closeTo(0.525, 6), soft: expect.closeTo(1.1, 6), wide: null });
+    expect(nothing.perKelvin).toBeCloseTo(1 / 18, 6);
     expect(nothingWords(nothing, 'C')[0]).toMatch(
-      /^Anything that differs by 0\.5 K or more \(a change of the temperature factor by 0\.03\)/,
+      /^A sharp-edged place of 0\.5 K or more \(a change of the temperature factor by 0\.03\).*and a soft patch of 1\.1 K or more would have shown\. Something wider than a third of the view would not/,
     );
     expect(nothingWords(nothing, 'F')[0]).toMatch(/0\.9 °F/);
+  });
+  test('of a frame nobody looked through nothing is said to have shown', () => {
+    const bare = visit();
+    bare.rows.ruling = {};
+    bare.rows.finding = {};
+    expect(lookedThrough(bare, ID.frame)).toBe(false);
+    const ruled = visit();
+    ruled.rows.ruling = { one: { id: 'one', version: 1, value: { frameId: ID.frame } as never } };
+    expect(lookedThrough(ruled, ID.frame)).toBe(true);
+    const argued = visit();
+    const value = { frameId: ID.frame, argued: {} } as never;
+    argued.rows.finding = { one: { id: 'one', version: 1, value } };
+    expect(lookedThrough(argued, ID.frame)).toBe(true);
   });
   test('evenly good, evenly poor, not to be told, or too mild', () => {
     expect(level(21, -9, 20).level).toBe('good');

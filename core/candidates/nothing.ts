@@ -1,4 +1,5 @@
 import { leastFor } from '../detect/places';
+import { wouldHaveShown, type WouldShow } from '../detect/wouldShow';
 import type { VisitDocument } from '../document';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
@@ -8,9 +9,9 @@ import type { FrameLook } from './seen';
 
 /** What it means that nothing stands out on a surface. */
 export interface Nothing {
-  /** The weakest fault that would have shown: contrast, K, and change of the temperature factor; null where that is not known. */
-  leastK: number;
-  leastDrop: number | null;
+  /** The weakest faults that would have shown: contrast, K, and what turns one into a change of the temperature factor. */
+  shown: WouldShow;
+  perKelvin: number | null;
   /** Its least size, m; null where sizes are not known. */
   leastM: number | null;
   /** Temperature factor of the surface itself, with its standard uncertainty; null where it cannot be told. */
@@ -36,8 +37,8 @@ export function nothingMeans(document: VisitDocument, frameId: string, look: Pic
   const metric = metricFor(document, frameId);
   const drive = insideC === null || outsideC === null ? null : insideC - outsideC;
   const base = {
-    leastK: look.least,
-    leastDrop: drive === null || Math.abs(drive) < 1 ? null : look.least / Math.abs(drive),
+    shown: wouldHaveShown(look.least),
+    perKelvin: drive === null || Math.abs(drive) < 1 ? null : 1 / Math.abs(drive),
     leastM: metric && metric.kind !== 'plane' ? LEAST_PIXELS * metric.metresPerPixel : null,
   };
   if (drive === null || look.levelC === null) return { ...base, factor: null, level: 'unknown' };
@@ -52,7 +53,15 @@ export function nothingMeans(document: VisitDocument, frameId: string, look: Pic
 
 /** The same in sentences. */
 export function nothingWords(nothing: Nothing, unit: DisplayUnit): string[] {
-  return [`Anything that differs by ${weakest(nothing, unit)} would have shown.`, levelWords(nothing)];
+  return [`${capital(weakest(nothing, unit))} would have shown. ${WIDE}`, levelWords(nothing)];
+}
+
+/** Somebody looked this frame through: there is a ruling on a candidate of it, or a finding that came from one. */
+export function lookedThrough({ rows }: VisitDocument, frameId: string): boolean {
+  return (
+    Object.values(rows.ruling).some(({ value }) => value.frameId === frameId) ||
+    Object.values(rows.finding).some(({ value }) => value.frameId === frameId && value.argued !== null)
+  );
 }
 
 /** The weakest fault that a frame could have shown, as far as its camera, distance and hour tell without its pixels. */
@@ -61,11 +70,16 @@ export function couldShow(document: VisitDocument, frameId: string, unit: Displa
   return weakest(nothingMeans(document, frameId, { least: leastFor(USUAL_LEAST_K, noiseK, width), levelC: null }), unit);
 }
 
-function weakest(nothing: Nothing, unit: DisplayUnit): string {
-  const size = nothing.leastM === null ? '' : ` and wider than about ${format.number(100 * nothing.leastM, 0)} cm`;
-  const drop =
-    nothing.leastDrop === null ? '' : ` (a change of the temperature factor by ${format.number(nothing.leastDrop, 2)})`;
-  return `${format.difference(nothing.leastK, unit)} or more${drop}${size}`;
+/** What is as wide as that is taken for the wall itself. */
+const WIDE = 'Something wider than a third of the view would not: stand farther away, or compare with another wall.';
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+function weakest({ shown, perKelvin, leastM }: Nothing, unit: DisplayUnit): string {
+  const size = leastM === null ? '' : `, wider than about ${format.number(100 * leastM, 0)} cm`;
+  const drop = (kelvin: number) =>
+    perKelvin === null ? '' : ` (a change of the temperature factor by ${format.number(kelvin * perKelvin, 2)})`;
+  return `a sharp-edged place of ${format.difference(shown.sharp, unit)} or more${drop(shown.sharp)}${size}, and a soft patch of ${format.difference(shown.soft, unit)} or more`;
 }
 
 function levelWords({ level, factor }: Nothing): string {

@@ -1,4 +1,4 @@
-import { couldShow } from '../candidates/nothing';
+import { couldShow, lookedThrough } from '../candidates/nothing';
 import type { Outcome } from '../round/coverage';
 import { roundOf, stopRowOf } from '../round/round';
 import type { Stop } from '../round/stops';
@@ -57,7 +57,8 @@ function nothingAt(document: VisitDocument, stops: Stop[], unit: DisplayUnit): s
   const byMeaning = new Map<string, string[]>();
   for (const { key, title } of stops) {
     const frame = orderedFrames(document).find(({ value }) => value.stopKey === key);
-    const means = frame ? ` (what differs by ${couldShow(document, frame.id, unit)} would have shown)` : '';
+    // Of a frame that nobody looked through nothing would have shown.
+    const means = frame && lookedThrough(document, frame.id) ? ` (${couldShow(document, frame.id, unit)} would have shown)` : '';
     byMeaning.set(means, [...(byMeaning.get(means) ?? []), title.toLowerCase()]);
   }
   return [...byMeaning].map(([means, titles]) => `nothing to see: ${titles.join(', ')}${means}`);

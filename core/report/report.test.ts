@@ -104,10 +104,13 @@ describe('the report', () => {
     walked.rows.stop[row.id] = { ...row, version: 1, value: { ...row.value, answer: 'nothing' } };
     walked.rows.frame[ID.other]!.value.stopKey = complaint!.key;
     const told = (unit: 'C' | 'F') => buildReport(structuredClone(walked), () => pixels, unit).coverage[0]!.value;
+    // Nobody looked the frame through: nothing is said to have shown.
+    expect(told('C')).not.toContain('would have shown');
+    walked.rows.ruling = { one: { id: 'one', version: 1, value: { frameId: ID.other } as never } };
     expect(told('C')).toContain(
-      'nothing to see: complaint: cold near the window (what differs by 0.5 K or more (a change of the temperature factor by 0.03) would have shown)',
+      'nothing to see: complaint: cold near the window (a sharp-edged place of 0.5 K or more (a change of the temperature factor by 0.03), and a soft patch of 1.1 K or more would have shown)',
     );
-    expect(told('F')).toContain('what differs by 0.9 °F or more');
+    expect(told('F')).toContain('a sharp-edged place of 0.9 °F or more');
   });
 
   test('frames outdoors are told under their side of the house', () => {

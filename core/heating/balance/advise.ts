@@ -26,6 +26,7 @@ const FOR_SURE = 0.97;
 const AS_EXPECTED_K = 1.6;
 /** So often in a row it is only read again; after that no turn and no reading makes it better. */
 const MOST_IDLE = 2;
+const LIKELY = 0.92;
 /** After so many walks it ends, and says what is left. */
 const LONGEST_WALKS = 30;
 
@@ -82,7 +83,8 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
   const stuck = !enough && tape.length === 0 && !turned.includes(true) && sorted.idle >= MOST_IDLE;
   const ends = !good && allRead && (stuck || sorted.walks >= LONGEST_WALKS);
   const done = good || ends;
-  const left = ends ? whoIsLeft(open, now.out, allowed) : [];
+  // What no turn and no reading makes surer: who is likely in tolerance is done, the others are named.
+  const left = ends ? open.filter((i) => now.on[i]! < LIKELY) : [];
   const moved = done ? [] : [...Array(n).keys()].filter((i) => turned[i]);
   const visited = turned.map((is, i) => is || tape.includes(i));
   const read = done
@@ -112,16 +114,6 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
     }),
     cannot: [...[...cannot].map(([i, why]) => ({ emitterId: ids[i]!, why })), ...messages],
   };
-}
-
-/** Those most likely out of tolerance, until the chance that any other is is as small as may be. */
-function whoIsLeft(open: readonly number[], out: readonly boolean[][], allowed: number): number[] {
-  const share = (i: number) => out.filter((one) => one[i]).length;
-  const byRisk = open.toSorted((a, b) => share(b) - share(a));
-  let count = 0;
-  while (count < byRisk.length && out.filter((one) => byRisk.slice(count).some((i) => one[i])).length > allowed * out.length)
-    count += 1;
-  return byRisk.slice(0, Math.max(1, count));
 }
 
 const finite = (value: number, otherwise: number) => (Number.isFinite(value) ? value : otherwise);

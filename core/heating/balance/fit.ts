@@ -83,7 +83,7 @@ export function fitCircuit(state: BalanceState, sorted: Sorted): FittedCircuit {
 }
 
 /** No valve and no radiator is quite as the model has them: its drop is off by this share of the target, always the same way (k = 1). */
-const OWN_SHARE = 0.02;
+const OWN_SHARE = 0.015;
 
 /** What an emitter's readings since its own last turn say of that, beside their noise. */
 function ownOf(
