@@ -88,7 +88,7 @@ export function valveWords(says: ValveSays, temperature: (celsius: number) => st
   const rising = valve.orientation === 'rising' ? ' It rises, and circulates in itself: that is reckoned with.' : '';
   switch (found.verdict) {
     case 'holds':
-      return `${beside}It cools as a full closed pipe does: the valve holds (less than ${litres(Math.max(0.1, found.highLitres))} l/h).${rising}`;
+      return `${beside}It cools as a full closed pipe does: the valve holds (less than ${litres(found.highLitres)} l/h).${rising}`;
     case 'passes':
       return `${beside}It stays too warm: water passes the valve, about ${litres(found.litresHour!)} l/h (95 %: ${litres(found.lowLitres)} … ${litres(found.highLitres)}).${rising}`;
     case 'cannot-say':

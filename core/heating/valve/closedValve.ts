@@ -112,7 +112,8 @@ export function judgeValve(valve: ClosedValve): JudgedValve {
     passing,
     litresHour: verdict === 'passes' ? middle : verdict === 'holds' ? 0 : null,
     lowLitres: low,
-    highLitres: high,
+    // Less than that was never in question.
+    highLitres: verdict === 'holds' ? Math.max(LEAST_LITRES, high) : high,
     waitMinutes: verdict === 'cannot-say' && !fitsNeither ? whenAgain(valve, all, now.weights, last) : null,
     fitsNeither,
   };

@@ -22,7 +22,7 @@ export function Balance() {
   const advice = walk === AS_FOUND ? asFoundAdvice(document) : planned;
   if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
   const left = advice && leftOf(document, advice, walk);
-  const now = left?.moves[0]?.emitterId ?? left?.read[0] ?? null;
+  const now = left?.tape[0] ?? left?.moves[0]?.emitterId ?? left?.read[0] ?? null;
   return (
     <div className={styles.columns}>
       <div className={styles.main}>
