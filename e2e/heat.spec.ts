@@ -212,7 +212,7 @@ for (const size of SIZES) {
       await page.getByRole('spinbutton', { name }).fill(value);
       await page.getByRole('spinbutton', { name }).press('Enter');
     }
-    await expect(page.getByText('as clear as the mains')).toBeVisible();
+    await expect(page.getByText('dissolved solids as in the mains')).toBeVisible();
     await page.getByRole('textbox', { name: 'Done by' }).fill('A. Tarn');
     await page.getByRole('textbox', { name: 'Done by' }).press('Enter');
     await saved(page);

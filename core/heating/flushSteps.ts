@@ -56,7 +56,7 @@ export const FLUSH_WORDS: Record<FlushStep, StepWords> = {
   },
   'both-ways': {
     title: 'Both directions until clear',
-    help: 'Turn the flow round until the water leaving is as clear as the mains.',
+    help: 'Turn the flow round until the water leaving runs clear and holds hardly more dissolved solids than the mains.',
     caution: null,
   },
   dumped: {
@@ -64,7 +64,11 @@ export const FLUSH_WORDS: Record<FlushStep, StepWords> = {
     help: 'Farthest first, until cleaner and dirt are out: compare with the mains below.',
     caution: 'Heavy hoses and foul water: lift with two, keep it off floors.',
   },
-  'header-tank': { title: 'Header tank cleaned', help: 'Or: sealed system, none there.', caution: null },
+  'header-tank': {
+    title: 'Header tank cleaned',
+    help: 'Or: sealed system, none there.',
+    caution: 'In the loft: joists only, light, a mask against fibres. A full tank is heavy; nobody leans on it.',
+  },
   filter: { title: 'Filter fitted or cleaned', help: 'Type and place go on the label.', caution: null },
   inhibitor: { title: 'Inhibitor in, label on', help: 'Product, dose and date at the source.', caution: null },
   'vents-back': {
@@ -83,6 +87,11 @@ export const FLUSH_WORDS: Record<FlushStep, StepWords> = {
 /** Steps that have to be done before one may be. Others may be ticked in any order; what is left out is shown. */
 const NEEDS: Partial<Record<FlushStep, readonly FlushStep[]>> = {
   'vents-capped': ['off'],
+  // Struck while it is hot and under pressure a body can leak: isolated and cool first.
+  agitated: ['off'],
+  'each-alone': ['off'],
+  'both-ways': ['off'],
+  dumped: ['off'],
   'heat-on': ['vents-back'],
   'frames-after': ['heat-on'],
 };
@@ -105,7 +114,7 @@ export function whatKeeps(step: FlushStep, done: ReadonlySet<FlushStep>, openVen
 export const CLEAR_SHARE = 0.1;
 
 /**
- * Whether water leaving a system is as clear as the mains.
+ * Whether water leaving a system holds hardly more dissolved solids than the mains: that the chemicals are out, not that it is clear.
  *
  * @param systemPpm, mainsPpm - dissolved solids, 0 and more; null where they were not read
  */

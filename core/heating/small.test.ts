@@ -105,6 +105,9 @@ describe('the order of a flush', () => {
     expect(whatKeeps('vents-capped', new Set(), [])).toContain('heating off');
     expect(whatKeeps('frames-after', without('heat-on'), [])).toContain('heat on');
     expect(whatKeeps('cleaner', new Set(), [])).toBeNull();
+    // Nothing is struck or opened before it is off, cool and isolated.
+    for (const step of ['agitated', 'each-alone', 'both-ways', 'dumped'] as const)
+      expect(whatKeeps(step, new Set(['cleaner']), [])).toBe('First: heating off, cool, isolated.');
   });
   test('every step has its words', () =>
     FLUSH_STEPS.forEach((step) => expect(FLUSH_WORDS[step].title.length).toBeGreaterThan(5)));

@@ -154,7 +154,7 @@ export function buildReport(
 
 const LIMITS = [
   'A thermal frame shows surface temperatures at one moment. It does not see through walls, it does not measure air leakage, and a cause read from one frame is a likelihood until a check has settled it.',
-  'Differences are between two regions of one frame, unless it says otherwise. The camera’s calibration error is common to both and largely cancels; what remains is noise, unevenness, emissivity and reflection, and it is in the ±.',
+  'Differences are between two regions of one frame, unless it says otherwise. What the camera reads wrong on both alike is no part of a difference; noise, unevenness, gain, emissivity and reflection are, and they are in the ±.',
   '± is twice the standard uncertainty: a 95 % interval.',
   'Work on electricity, gas, flues, refrigerant, at heights or on what may hold asbestos belongs to licensed people; local codes come first.',
 ];

@@ -40,7 +40,8 @@ export const CHANGES: Record<ChangeKind, ChangeWords> = {
   cylinder: {
     words: 'Hot-water cylinder',
     example: { what: 'Cylinder thermostat', was: '60 °C', now: '70 °C' },
-    caution: 'Water above 50 °C scalds within seconds. Warn everybody at the taps and turn it back.',
+    caution:
+      'Water above 50 °C scalds within seconds: warn everybody at the taps, and turn it back. Turned down below 60 °C for days, bacteria grow in it: heat it through before anybody showers.',
   },
   blind: { words: 'Blind or curtain', example: { what: 'Blind, back bedroom', was: 'down', now: 'up' }, caution: null },
   mark: { words: 'Tape or foil', example: { what: 'Tape on the boiler tail', was: 'bare', now: 'taped' }, caution: null },

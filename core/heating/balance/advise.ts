@@ -34,7 +34,8 @@ const LONGEST_WALKS = 30;
  * Which valves to turn, how long to wait and what to read, from everything that was read of a circuit.
  *
  * A model of the circuit (pump, trunk, valves, outputs) is fitted to all readings; some hundred circuits that fit as well say how
- * sure it is. Drops are between the tails of one emitter, so that what a camera or a room adds to both cancels.
+ * sure it is. Drops are between the tails of one emitter: what a camera's level adds to
+ * both is no part of them. What each tail's own emissivity adds is, and is one of the unknowns.
  */
 export function adviseBalance(state: BalanceState): BalanceAdvice {
   const sorted = sortReadings(state);

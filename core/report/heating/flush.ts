@@ -79,7 +79,7 @@ export function flushBlocks(document: VisitDocument, pixels: Pixels): Block[] {
           value:
             value.water.length === 0
               ? 'not read'
-              : `${value.water.map((one) => `${one.ppm} ppm at ${localTime(one.at, timeZone)}`).join(', ')}${clear === null ? '' : clear ? ': as clear as the mains' : ': not as clear as the mains'}`,
+              : `${value.water.map((one) => `${one.ppm} ppm at ${localTime(one.at, timeZone)}`).join(', ')}${clear === null ? '' : clear ? ': dissolved solids as in the mains' : ': more dissolved solids than the mains'}`,
         },
         { label: 'Cleaner', value: value.cleaner || 'not noted' },
         { label: 'Inhibitor', value: value.inhibitor || 'not noted' },

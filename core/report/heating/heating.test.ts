@@ -162,7 +162,7 @@ describe('a flush', () => {
     // An opened lockshield warms a face too: at half the drop nothing is proven; nor where nobody read it.
     expect(of(flushBlocks(read([24, 9]), cold), 'callout')[0]!.text).toContain('an opened valve warms a face too');
     expect(of(blocks, 'bars')[0]).toMatchObject({ stages: ['Before', 'Refilled and hot'] });
-    expect(words(blocks)).toContain('310 ppm at 08:01: as clear as the mains');
+    expect(words(blocks)).toContain('310 ppm at 08:01: dissolved solids as in the mains');
   });
 
   test('without frames proves nothing and says so', () => {

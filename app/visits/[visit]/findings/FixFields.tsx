@@ -1,13 +1,19 @@
 'use client';
 
+import { WarningOutlined } from '@ant-design/icons';
 import { InputNumber, Segmented } from 'antd';
 import { FINDING_STATES, type FindingState, STATE_WORDS } from '@core/visit/findingBasis';
 import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
+import { fixCautions } from '@core/visit/fixCautions';
 import { CommitText } from '@ui/form/CommitText';
+import { useVisit } from '@ui/visit/VisitProvider';
+import { useMemo } from 'react';
 import styles from './Findings.module.css';
 
 /** What became of a finding, and what its fix takes. */
 export function FixFields({ value, onPut }: { value: FindingValue; onPut(label: string, change: Partial<FindingValue>): void }) {
+  const { document } = useVisit();
+  const cautions = useMemo(() => fixCautions(document, value), [document, value]);
   return (
     <div className={styles.fix} role="group" aria-label="The fix">
       <Segmented<FindingState>
@@ -38,6 +44,15 @@ export function FixFields({ value, onPut }: { value: FindingValue; onPut(label: 
           onCommit={(material) => onPut('Material', { material })}
         />
       </label>
+      {cautions.length > 0 && (
+        <ul className={styles.cautions} aria-label="Before the fix">
+          {cautions.map((caution) => (
+            <li key={caution}>
+              <WarningOutlined /> {caution}
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }

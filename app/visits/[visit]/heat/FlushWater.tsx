@@ -57,7 +57,7 @@ export function FlushWater() {
           {value.water.map(({ at, ppm: one }) => `${clock(at)} ${one} ppm`).join(' → ')}{' '}
           {clear !== null && (
             <span className={styles.chip} data-tone={clear ? 'good' : 'care'}>
-              {clear ? 'as clear as the mains' : `more than ${percent(CLEAR_SHARE)} above the mains: go on`}
+              {clear ? 'dissolved solids as in the mains' : `more than ${percent(CLEAR_SHARE)} above the mains: go on`}
             </span>
           )}
         </p>
