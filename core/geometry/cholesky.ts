@@ -12,12 +12,19 @@ export interface Triangle {
  */
 export function cholesky(matrix: Float64Array, n: number): Triangle | null {
   const values = new Float64Array(n * n);
+  // What stands left of a row's first number stays zero: sums begin where both rows have begun.
+  const begins = new Int32Array(n);
   for (let i = 0; i < n; i += 1) {
-    for (let j = 0; j <= i; j += 1) {
-      let sum = matrix[i * n + j]!;
-      for (let k = 0; k < j; k += 1) sum -= values[i * n + k]! * values[j * n + k]!;
-      if (i > j) values[i * n + j] = sum / values[j * n + j]!;
-      else if (sum > 0) values[i * n + i] = Math.sqrt(sum);
+    const row = i * n;
+    let begin = 0;
+    while (begin < i && matrix[row + begin] === 0) begin += 1;
+    begins[i] = begin;
+    for (let j = begin; j <= i; j += 1) {
+      const other = j * n;
+      let sum = matrix[row + j]!;
+      for (let k = Math.max(begin, begins[j]!); k < j; k += 1) sum -= values[row + k]! * values[other + k]!;
+      if (i > j) values[row + j] = sum / values[other + j]!;
+      else if (sum > 0) values[row + i] = Math.sqrt(sum);
       else return null;
     }
   }

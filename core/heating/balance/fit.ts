@@ -25,6 +25,7 @@ const OPEN_PER_FOLD = 0.12;
 /** A swinging source shows in the flow; the return follows it by so much. */
 const FOLLOWS = 0.4;
 const MOST_STEPS = 25;
+const NEGLIGIBLE = 4e-3;
 const STEPS_ON_THE_WAY = 6;
 const STEPS_PER_HOUSE = 8;
 /** What a model of one time constant leaves open of what has not settled, as a share. */
@@ -61,12 +62,12 @@ interface Equations {
  * as readings do.
  */
 export function fitCircuit(state: BalanceState, sorted: Sorted): FittedCircuit {
-  const unsure = sorted.emitters.some(({ tail, tapedWalk }) => (tail !== null && tail !== 'taped') || tapedWalk !== null);
-  const usual = unsure ? meanSquare(OF_HOUSES, [1, 1, 1]) : 0;
+  const unsure = sorted.emitters.some(({ tail }) => tail !== null && tail !== 'taped');
+  const usual = meanSquare(OF_HOUSES, [1, 1, 1]);
   const expected = expectedCircuit(state, sorted, usual);
   let row: Float64Array = expected.mean.slice();
   // Walk by walk, so that what the first readings say of a house leads to what all of them say.
-  for (let walk = 0; walk < sorted.walks - 1; walk = 2 * walk + 1) {
+  for (let walk = 0; walk < sorted.walks - 1; walk = 4 * walk + 3) {
     const upTo = { ...sorted, observations: sorted.observations.filter((one) => one.walk <= walk) };
     row = settle({ circuit: expected, sorted: upTo, swing: 0, ofHouse: usual }, row, STEPS_ON_THE_WAY).row;
   }
@@ -164,7 +165,7 @@ function settle(held: Held, start: Float64Array, steps: number): { row: Float64A
     row = next;
     now = there;
     damping = Math.max(1e-6, damping / 5);
-    if (gained < 1e-3) break;
+    if (gained < 4e-3) break;
   }
   return { row, now };
 }
@@ -205,16 +206,22 @@ function equationsAt({ circuit, sorted, swing, ofHouse }: Held, row: Float64Arra
   const dropOff: number[] = [];
   const columns = at.hydraulic;
   const slope = new Float64Array(size);
+  const places = new Int32Array(size);
   const add = (off: number, deviation: number) => {
     const weight = deviation ** -2;
     scatter += Math.log(deviation);
     cost += weight * off ** 2;
-    const places: number[] = [];
-    for (let k = 0; k < size; k += 1) if (slope[k] !== 0) places.push(k);
-    for (const a of places) {
+    let count = 0;
+    // What a number may move a reading by is left out where that is far below its noise.
+    const least = NEGLIGIBLE * deviation;
+    for (let k = 0; k < size; k += 1) if (Math.abs(slope[k]!) * spread[k]! > least) places[count++] = k;
+    // Only the lower triangle: that is all that is read of it.
+    for (let i = 0; i < count; i += 1) {
+      const a = places[i]!;
       const share = weight * slope[a]!;
       gradient[a]! += share * off;
-      for (const b of places) curvature[a * size + b]! += share * slope[b]!;
+      const from = a * size;
+      for (let j = 0; j <= i; j += 1) curvature[from + places[j]!]! += share * slope[places[j]!]!;
     }
   };
   const nowFlows = solveAt(sorted.epochs.length - 1).flows;
