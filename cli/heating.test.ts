@@ -2,8 +2,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { CoreError } from '@core/errors';
+import { writeTiff } from '@core/formats/tiff/write';
+import { nodeCodecs } from '@server/codecs';
 import { balance } from './balance';
 import { radiator } from './radiator';
+import { valve } from './valve';
+import { wet } from './wet';
 
 let folder: string;
 beforeAll(() => (folder = mkdtempSync(path.join(os.tmpdir(), 'den-heating-'))));
@@ -133,4 +137,84 @@ describe('radiator', () => {
     );
     expect((await refused(radiator([file('wall.csv'), '--unit', 'C'])))!.code).toBe('bad_region');
   });
+});
+
+describe('valve and wet', () => {
+  const asked = async (verb: typeof valve, document: unknown) => {
+    writeFileSync(file('asked.json'), JSON.stringify(document));
+    return (await verb([file('asked.json')])).document;
+  };
+  const pipe = {
+    id: 'v1',
+    kind: 'valve',
+    outer_mm: 22,
+    wall_mm: 0.9,
+    material: 'copper',
+    lagging_mm: 0,
+    orientation: 'level',
+    room_c: 20,
+    room_u: 0.3,
+    hot_c: 58,
+    supply_c: 59,
+    readings: [{ minutes: 10, m: 1.5, c: 48.9, u: 0.6 }],
+  };
+
+  test('closed valves are answered in their order: too early, tight, and passing', async () => {
+    const later = (early: number, c: number) =>
+      [10, 180].map((minutes, k) => ({ minutes, m: 1.5, c: k === 0 ? early : c, u: 0.6 }));
+    const answers = (await asked(valve, [
+      pipe,
+      { ...pipe, readings: later(48.9, 21) },
+      { ...pipe, readings: later(54, 53) },
+    ])) as {
+      verdict: string;
+      litresPerHour: number | null;
+      low: number;
+      high: number;
+      waitMinutes: number | null;
+    }[];
+    expect(answers.map(({ verdict }) => verdict)).toEqual(['cannot-say', 'holds', 'passes']);
+    expect(answers[0]!.waitMinutes).toBeGreaterThan(10);
+    expect(answers[1]).toMatchObject({ litresPerHour: 0, waitMinutes: null });
+    expect(answers[2]!.low).toBeLessThan(answers[2]!.litresPerHour!);
+    expect(answers[2]!.high).toBeGreaterThan(answers[2]!.litresPerHour!);
+  });
+
+  test('surfaces are answered in their order', async () => {
+    const patch = { surface_c: 9, surface_u: 0.3, air_c: 20, rh: 60, wall: 'outer', behind_c: 2, cover_heated: false };
+    expect(await asked(wet, [patch, { ...patch, surface_c: 14 }, { ...patch, wall: 'inner', surface_c: 23 }])).toEqual([
+      { verdict: 'condensing' },
+      { verdict: 'drying-wet-possible' },
+      { verdict: 'not-wet' },
+    ]);
+  });
+
+  test('what is no document is refused with its file', async () => {
+    writeFileSync(file('broken.json'), '[{');
+    for (const verb of [valve, wet]) {
+      expect(await refused(verb([file('broken.json')]))).toMatchObject({ code: 'malformed' });
+      expect(await refused(verb([]))).toMatchObject({ code: 'bad_usage' });
+      expect(await refused(asked(verb, [{}]))).toMatchObject({ code: 'bad_input' });
+    }
+  });
+});
+
+test('a radiator with little water is no sludge, when its return is told; a return above the flow is refused', async () => {
+  const values = Float32Array.from({ length: 160 * 120 }, (_, i) => {
+    const [x, y] = [i % 160, Math.floor(i / 160)];
+    const on = x >= 30 && x < 130 && y >= 30 && y < 90;
+    // From 60 to 32 °C in a room of 20 °C: the foot keeps 30 % of the excess.
+    return on ? 20 + 40 * 0.3 ** ((y - 30) / 60) : 19.5;
+  });
+  writeFileSync(file('face.tif'), writeTiff({ width: 160, height: 120, values }, nodeCodecs));
+  const words = [file('face.tif'), '--box', '30,30,100,60', '--air', '20', '--flow', '60'];
+  const { document } = await radiator([...words, '--return', '32']);
+  expect(document).toMatchObject({ pattern: 'low-flow' });
+  expect((document as { coldShare: number }).coldShare).toBeGreaterThan(0.35);
+  // Were its return 50 °C, such a foot would be colder than its water only where the ends are not.
+  const mud = values.map((value, i) => (i % 160 > 55 && i % 160 < 105 && Math.floor(i / 160) > 62 ? Math.min(value, 24) : value));
+  writeFileSync(file('mud.tif'), writeTiff({ width: 160, height: 120, values: mud }, nodeCodecs));
+  const muddy = await radiator([file('mud.tif'), ...words.slice(1), '--return', '32']);
+  expect(muddy.document).toMatchObject({ pattern: 'cold-bottom' });
+  expect(await refused(radiator([...words, '--return', '70']))).toMatchObject({ code: 'bad_usage' });
 });

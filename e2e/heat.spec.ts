@@ -274,7 +274,7 @@ for (const size of SIZES) {
     await expect(pipe.getByRole('img', { name: /^Temperature along/ })).toBeVisible();
     // Undo takes a place back; a place that is too far away to be is refused where it is typed.
     await page.getByRole('button', { name: /^Undo/ }).click();
-    await expect(pipe.getByRole('listitem')).toHaveCount(5);
+    await expect(pipe.getByRole('list', { name: 'Places' }).getByRole('listitem')).toHaveCount(5);
     await pipe.getByRole('spinbutton', { name: 'Away from the valve', exact: true }).fill('300');
     await expect(pipe.getByRole('alert')).toContainText('must not exceed 100 m');
     await pipe.getByRole('spinbutton', { name: 'Away from the valve', exact: true }).fill('');

@@ -1,6 +1,7 @@
 import { leastFor } from '../detect/places';
 import { wouldHaveShown, type WouldShow } from '../detect/wouldShow';
 import type { VisitDocument } from '../document';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { metricFor } from '../visit/sizes';
@@ -27,9 +28,8 @@ const MILD_K = 5;
 /** Factors of an inner surface: a bare or solid wall lies below the one, a wall insulated as today above the other. */
 const POOR = 0.8;
 const GOOD = 0.9;
-/** Standard uncertainties: the camera's level, the air on either side, K. */
-const LEVEL_K = 1;
-const AIR_K = 0.5;
+/** The camera's level against the air, and the air on either side. */
+const { levelUncheckedK: LEVEL_K, roomK: AIR_K } = INSTRUMENT_U;
 
 /** Judges what a frame in which nothing stands out says of its surface. */
 export function nothingMeans(document: VisitDocument, frameId: string, look: Pick<FrameLook, 'least' | 'levelC'>): Nothing {

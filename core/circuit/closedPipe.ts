@@ -1,12 +1,9 @@
 import { CoreError } from '../errors';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import type { PipeValue } from '../heating/rows/pipeRow';
 import { expectedClosed, judgeValve, type ClosedValve, type JudgedValve, type PipeReading } from '../heating/valve/closedValve';
 
-/** Uncertainty of a pipe temperature that the camera reads on tape or paint, and on anything else, K (k = 1). */
-const TAPED_U = 0.6;
-const BARE_U = 4;
-/** Of the air around a pipe, K. */
-const ROOM_U = 0.5;
+const { tapedPipeK: TAPED_U, barePipeK: BARE_U, roomK: ROOM_U } = INSTRUMENT_U;
 /** A zone's pipe is read so near to its valve, m. */
 const ZONE_M = 0.3;
 /** Warmer at the farther place by so many standard uncertainties of a difference: heat comes from the far end. */

@@ -1,3 +1,4 @@
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import { robustSpread, medianOf } from '../detect/median';
 import { slowSurface } from '../detect/surfaceFit';
 import type { Grid } from '../detect/grid';
@@ -16,8 +17,7 @@ import type { WallHistory } from '../weather/wallHistory';
 /** Less than this between inside and outside says nothing about a wall, K. */
 export const LEAST_DRIVE_K = 5;
 /** Standard uncertainties from visit to visit, K: the camera's level, a typed air temperature, a typed reflected temperature. */
-const LEVEL_K = 0.3;
-const AIR_K = 0.2;
+const { levelK: LEVEL_K, thermometerK: AIR_K } = INSTRUMENT_U;
 const REFLECTED_K = 0.3;
 /** A change is called none where it stays below this share of what is lost, with all that is uncertain of it. */
 const NONE_SHARE = 0.2;

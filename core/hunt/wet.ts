@@ -1,3 +1,4 @@
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import { dewPointFromHumidity, saturationPressure } from '../humidity/saturation';
 
 export const WET_WALLS = ['outer', 'inner', 'floor'] as const;
@@ -32,10 +33,7 @@ export interface WetOrNot {
   says: Wetness;
 }
 
-/** Standard uncertainties of thermometer and hygrometer, and of what lies behind. */
-const AIR_U = 0.2;
-const HUMIDITY_U = 0.02;
-const BEHIND_U = 0.5;
+const { thermometerK: AIR_U, hygrometer: HUMIDITY_U, behindK: BEHIND_U } = INSTRUMENT_U;
 /** What condenses or cannot be wet is said from so many standard uncertainties on. */
 const SURE_DRY = 1.9;
 const SURE_DEW = 1.3;

@@ -1,3 +1,4 @@
+import { INSTRUMENT_U } from './instruments';
 import { radianceFromTemperature, temperatureFromRadiance } from './bandTable';
 import { computed, linear, type Quantity } from './quantity';
 import type { RadiometricSettings } from './radiometricSettings';
@@ -34,7 +35,11 @@ export const USUAL_CAMERA = {
 } as const satisfies Partial<CameraErrors>;
 
 /** Standard uncertainties that are taken where nobody stated one: a fraction, and K. */
-export const USUAL_UNCERTAINTY = { emissivity: 0.02, reflected: 1, air: 1 } as const;
+export const USUAL_UNCERTAINTY = {
+  emissivity: 0.02,
+  reflected: INSTRUMENT_U.unqualifiedK,
+  air: INSTRUMENT_U.unqualifiedK,
+} as const;
 
 /** A mean over pixels as the camera saw it. */
 export interface SeenMean {

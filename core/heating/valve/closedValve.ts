@@ -1,6 +1,7 @@
 import { CoreError } from '../../errors';
 import { cholesky, solveLower } from '../../geometry/cholesky';
 import { normalFrom, seededRandom } from '../../geometry/random';
+import { INSTRUMENT_U } from '../../radiometry/instruments';
 import type { PipeBuild } from '../pipes';
 import { coolingBehind, pipeThermal, shareAt, type Cooling, type Unknowns } from './cooling';
 
@@ -57,7 +58,7 @@ const ALONG: Record<Orientation, readonly number[]> = { level: [1.19, 1.68, 2.38
 /** A place reads off by this share of its excess, each its own and always the same (k = 1). */
 const PLACE_SHARE = 0.02;
 /** Of the pipe when it was closed, and of the water before the valve, K (k = 1). */
-const HOT_U = 0.3;
+const HOT_U = INSTRUMENT_U.contactK;
 const SUPPLY_U = 0.1;
 /** Said from this likelihood on. */
 const SAYS_PASSES = 0.97;

@@ -7,6 +7,7 @@ import { dryingOf, dryingWords, meterDays } from '@core/hunt/drying';
 import type { HuntValue } from '@core/hunt/huntRow';
 import { wetOrNot, WET_WALLS, WETNESS_WORDS, type WetWall } from '@core/hunt/wet';
 import { wetWallOf } from '@core/hunt/wetWall';
+import { INSTRUMENT_U } from '@core/radiometry/instruments';
 import { localDay } from '@core/units/localTime';
 import { settingsFor } from '@core/visit/settingsInForce';
 import { conditionsOf, siteOf } from '@core/visit/theVisit';
@@ -16,9 +17,8 @@ import { useDampFrame } from './useDampFrame';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 
-/** A place is read over so many pixels to each side; cameras agree with each other to half a kelvin at best. */
+/** A place is read over so many pixels to each side. */
 const REACH = 2;
-const SURFACE_U = 0.5;
 
 const WALL_WORDS: Record<WetWall, string> = {
   outer: 'an outer wall or ceiling: cold behind',
@@ -49,7 +49,7 @@ export function WetOrNot() {
     celsius !== null && known
       ? wetOrNot({
           surfaceC: celsius,
-          surfaceU: SURFACE_U,
+          surfaceU: INSTRUMENT_U.surfaceK,
           airC: airC.value,
           humidity: Math.min(1, humidityPct.value! / 100),
           wall,
