@@ -1,6 +1,7 @@
 import { CoreError } from '@core/errors';
 import { readFrame } from '@core/formats/readFrame';
-import { facePattern, findFace, type FaceBox } from '@core/heating/pattern';
+import type { FaceBox } from '@core/heating/faceBox';
+import { facePattern, findFace } from '@core/heating/pattern';
 import { patternAdvice } from '@core/heating/patternAdvice';
 import { hasReading } from '@core/pixels/hasReading';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';

@@ -90,13 +90,21 @@ test('a step that takes its time has a clock', async ({ page }) => {
   await expect(listen.getByRole('timer')).toHaveCount(0);
 });
 
-test('a place is held against dew point and wet bulb, and the meter is read day by day', async ({ page }) => {
+test('a place is held against the dew point and what a wet place could be, and the meter is read day by day', async ({
+  page,
+}) => {
   const visit = await openWater(page);
   await page.getByText('Wet or not?', { exact: true }).click();
   const picture = page.getByRole('img', { name: 'The damp place' });
   const { x, y, width, height } = (await picture.boundingBox())!;
   await page.mouse.click(x + 0.2 * width, y + 0.3 * height);
-  await expect(page.getByText(/against a dew point of 10\.\d °C and a wet bulb of 1\d\.\d °C/)).toBeVisible();
+  await expect(
+    page.getByText(/against a dew point of 10\.\d °C ± \d\.\d K; a wet place here is at most 1\d\.\d °C ± \d\.\d K/),
+  ).toBeVisible();
+  // What it belongs to decides what cools it from behind; heated from behind it dries though it is warm.
+  await expect(page.getByLabel('What it belongs to')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Heated from behind' }).check();
+  await expect(page.getByText(/a wet place here is at most [2-4]\d\.\d °C/)).toBeVisible();
   await page.getByLabel('Meter reads').fill('48');
   await page.getByRole('button', { name: 'Add the reading' }).click();
   await expect(page.getByRole('table', { name: 'Meter readings by day' })).toContainText('48');

@@ -1,7 +1,8 @@
 import type { VisitDocument } from '../document';
 import type { Entity, Values } from '../entities';
 import { findTails, type Tails } from '../heating/findTails';
-import { findFace, type FaceBox } from '../heating/pattern';
+import type { FaceBox } from '../heating/faceBox';
+import { findFace } from '../heating/pattern';
 import { STAGE_WORDS, type FaceStage } from '../heating/stages';
 import { takenAtOf } from '../visit/frames';
 import { settingsFor } from '../visit/settingsInForce';

@@ -1,6 +1,6 @@
 import type { Grid } from '../detect/grid';
 import { hasReading } from '../pixels/hasReading';
-import type { FaceBox } from './pattern';
+import type { FaceBox } from './faceBox';
 
 /** How cold the foot of a face is against what its water implies. */
 export type Foot = 'as-its-water' | 'colder-than-its-water';

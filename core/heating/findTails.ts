@@ -1,6 +1,6 @@
 import type { Grid } from '../detect/grid';
 import { hasReading } from '../pixels/hasReading';
-import type { FaceBox } from './pattern';
+import type { FaceBox } from './faceBox';
 
 export interface Tails {
   flow: FaceBox;

@@ -1,7 +1,7 @@
 import { CoreError } from '../errors';
 import type { Grid } from '../detect/grid';
 import { hasReading } from '../pixels/hasReading';
-import type { FaceBox } from './pattern';
+import type { FaceBox } from './faceBox';
 
 /** One run of a floor loop as it shows: a warm line across the box. */
 export interface FloorRun {

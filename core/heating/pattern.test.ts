@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { CoreError } from '../errors';
 import { normalFrom, seededRandom } from '../geometry/random';
-import { facePattern, findFace, ZONE_COLUMNS, ZONE_ROWS, type FaceBox } from './pattern';
+import type { FaceBox } from './faceBox';
+import { facePattern, findFace, ZONE_COLUMNS, ZONE_ROWS } from './pattern';
 import { patternAdvice } from './patternAdvice';
 
 const WIDTH = 160;

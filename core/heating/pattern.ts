@@ -1,6 +1,7 @@
 import { CoreError } from '../errors';
 import type { Grid } from '../detect/grid';
 import { hasReading } from '../pixels/hasReading';
+import type { FaceBox } from './faceBox';
 import { footOf, type Foot } from './faceProfile';
 
 export const PATTERNS = [
@@ -14,14 +15,6 @@ export const PATTERNS = [
   'unclear',
 ] as const;
 export type Pattern = (typeof PATTERNS)[number];
-
-/** Columns left … left + width − 1 of a frame, rows alike. */
-export interface FaceBox {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
 
 /** What the face of an emitter shows. */
 export interface FacePattern {

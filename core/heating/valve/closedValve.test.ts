@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CoreError } from '../../errors';
+import type { CoreError } from '../../errors';
 import { normalFrom, seededRandom } from '../../geometry/random';
 import type { PipeBuild } from '../pipes';
 import { expectedClosed, judgeValve, type ClosedValve } from './closedValve';

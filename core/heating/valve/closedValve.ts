@@ -63,7 +63,7 @@ const SUPPLY_U = 0.1;
 /** Said from this likelihood on. */
 const SAYS_PASSES = 0.97;
 const SAYS_HOLDS = 0.95;
-export const LONGEST_WAIT_MIN = 240;
+const LONGEST_WAIT_MIN = 240;
 /** When it may be read again, min; and steps of advice. */
 const LATER = [15, 20, 30, 45, 60, 90, 120, 180, LONGEST_WAIT_MIN];
 const LEAST_PAUSE_MIN = 5;
@@ -75,7 +75,7 @@ const TRIALS = 24;
 const LEFT = 1e-3;
 const SEED = 20_261_201;
 /** Below this excess at the start nothing can be told, K. */
-export const LEAST_EXCESS_K = 8;
+const LEAST_EXCESS_K = 8;
 /** Readings farther from all that is known than this many standard deviations fit neither. */
 const MISFIT = 4;
 

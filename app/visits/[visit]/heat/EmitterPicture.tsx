@@ -7,7 +7,7 @@ import { v7 as newId } from 'uuid';
 import type { Emitter } from '@core/circuit/emitters';
 import { correctedGrid, facesOf } from '@core/circuit/faces';
 import { readingPuts, type Put } from '@core/circuit/takeIn';
-import type { FaceBox } from '@core/heating/pattern';
+import type { FaceBox } from '@core/heating/faceBox';
 import type { FaceStage } from '@core/heating/stages';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { readingOf, regionsOf } from '@core/visit/readings';

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import { correctedGrid } from '@core/circuit/faces';
-import type { FaceBox } from '@core/heating/pattern';
+import type { FaceBox } from '@core/heating/faceBox';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { drawValues } from '../round/drawValues';
 import { heatScale } from '@core/circuit/heatScale';

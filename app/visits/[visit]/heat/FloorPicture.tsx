@@ -4,7 +4,7 @@ import { useDrag } from '@use-gesture/react';
 import { useMemo, useRef, useState } from 'react';
 import { correctedGrid } from '@core/circuit/faces';
 import type { FloorLoops } from '@core/heating/floor';
-import type { FaceBox } from '@core/heating/pattern';
+import type { FaceBox } from '@core/heating/faceBox';
 import type { FloorTraceValue } from '@core/heating/rows/floorTraceRow';
 import { IDENTITY_LINE } from '@core/radiometry/measurement';
 import { ownRange } from '@core/scale/ownRange';
