@@ -404,6 +404,10 @@ describe('heat given', () => {
     const given = givenOf(document, none);
     expect(given[0]!.nowW!).toBeGreaterThan(700);
     expect(given[0]!.nowW!).toBeLessThan(800);
+    // A plate is right to a tenth; a drop that was typed, to a kelvin, tells the water worse.
+    expect(given[0]!.nowShare).toBeGreaterThan(0.1);
+    expect(given[0]!.nowShare).toBeLessThan(0.15);
+    expect(given[0]!.litresShare).toBeGreaterThan(given[0]!.nowShare);
     expect(given[0]!.atSetW!).toBeCloseTo(given[0]!.nowW!, 3);
     expect(given[1]).toMatchObject({ nowW: null, litresMin: null, atSetW: null, needW: 600 });
     const flow = flowForAll(given)!;

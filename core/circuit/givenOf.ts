@@ -1,5 +1,6 @@
 import type { VisitDocument } from '../document';
 import { flowThatWouldDo, givenAt, heatGiven } from '../heating/given';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import { lastTails } from './balance';
 import { emittersOf, type Emitter } from './emitters';
 import { heatingOf, roomAirOf } from './heatingOf';
@@ -10,12 +11,19 @@ export interface Given {
   emitter: Emitter;
   nowW: number | null;
   litresMin: number | null;
+  /** 95 % intervals of both, as shares. */
+  nowShare: number;
+  litresShare: number;
   /** With the same water at the set flow temperature. */
   atSetW: number | null;
   needW: number | null;
   /** Lowest flow temperature that would do at the target drop; null where even 90 °C would not. */
   wouldDoC: number | null;
 }
+
+/** Standard uncertainties: of an output by its plate and by its size, as shares; of a drop that was typed, K. */
+const RATED_U = { plate: 0.05, size: 0.1 };
+const TYPED_DROP_U = 1;
 
 /** Heat given by every emitter, by its newest reading. */
 export function givenOf(document: VisitDocument, pixels: Pixels): Given[] {
@@ -29,10 +37,15 @@ export function givenOf(document: VisitDocument, pixels: Pixels): Given[] {
       ratedW !== null && tails
         ? heatGiven(ratedW, exponent, Math.max(tails.flowC, tails.returnC), Math.min(tails.flowC, tails.returnC), roomC)
         : { nowW: null, litresMin: null };
+    const drop = tails ? Math.abs(tails.flowC - tails.returnC) : NaN;
+    const middle = tails ? (tails.flowC + tails.returnC) / 2 - roomC : NaN;
+    const nowU = Math.hypot(RATED_U[emitter.ratedFrom ?? 'size'], (exponent * INSTRUMENT_U.roomK) / Math.max(1, middle));
     return {
       emitter,
       nowW,
       litresMin,
+      nowShare: 2 * nowU,
+      litresShare: 2 * Math.hypot(nowU, (tails?.dropU ?? TYPED_DROP_U) / Math.max(0.5, drop)),
       atSetW: ratedW !== null && litresMin !== null ? givenAt(ratedW, exponent, litresMin, flowSetC, roomC) : null,
       needW,
       wouldDoC: ratedW !== null && needW !== null ? flowThatWouldDo(ratedW, exponent, needW, targetK, roomC) : null,

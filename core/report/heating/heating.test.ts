@@ -80,8 +80,15 @@ describe('the record', () => {
 
   test('states every emitter as found and now', () => {
     const [table] = of(blocks, 'table');
-    expect(table!.rows[0]).toEqual(['1 Hall', '2 to ⅞', '4.0 K', '12.0 K', 'Even all over', expect.stringMatching(/^\d+$/)]);
-    expect(table!.rows[2]).toEqual(['3 Bedroom', '2', '11.0 K', '17.0 K', 'not seen', expect.stringMatching(/^\d+$/)]);
+    expect(table!.rows[0]).toEqual([
+      '1 Hall',
+      '2 to ⅞',
+      '4.0 K',
+      '12.0 K',
+      'Even all over',
+      expect.stringMatching(/^\d+ ± \d+$/),
+    ]);
+    expect(table!.rows[2]).toEqual(['3 Bedroom', '2', '11.0 K', '17.0 K', 'not seen', expect.stringMatching(/^\d+ ± \d+$/)]);
     table!.rows.forEach((row) => expect(row).toHaveLength(table!.head.length));
     expect(of(blocks, 'callout')[0]!.text).toBe(
       '2 of 3 emitters that were read are on target: 12.0 K ± 2.0 K from flow to return.',

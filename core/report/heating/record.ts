@@ -70,7 +70,7 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
         drop(tails[k]!.before),
         drop(tails[k]!.after),
         faces[k]!.after ? PATTERN_WORDS[faces[k]!.after.pattern] : 'not seen',
-        given[k]!.nowW === null ? '–' : String(Math.round(given[k]!.nowW)),
+        given[k]!.nowW === null ? '–' : `${Math.round(given[k]!.nowW)} ± ${Math.round(given[k]!.nowShare * given[k]!.nowW)}`,
       ]),
     },
     ...(would === null

@@ -30,8 +30,8 @@ export function Given() {
               : `${Math.round(total)} W given by ${read.length} of ${given.length} emitters now`}
           </h2>
           <p className={styles.quiet}>
-            By rated output and mean excess over the room; litres a minute so that the drop fits. Right to about a tenth with a
-            plate, to a fifth by size.
+            By rated output and mean excess over the room; litres a minute so that the drop fits. The ± holds 95 %: output by
+            plate or by size, room, and what the drop was read with.
           </p>
           {flow !== null && (
             <p>
@@ -46,8 +46,15 @@ export function Given() {
             columns={[
               { name: 'Emitter', value: ({ emitter }) => emitter.name },
               { name: 'Rated, W', value: ({ emitter }) => watts(emitter.ratedW) },
-              { name: 'Now, W', value: ({ nowW }) => watts(nowW) },
-              { name: 'Water, l/min', value: ({ litresMin }) => (litresMin === null ? '' : number(litresMin, 2)) },
+              {
+                name: 'Now, W',
+                value: ({ nowW, nowShare }) => (nowW === null ? '' : `${Math.round(nowW)} ± ${Math.round(nowShare * nowW)}`),
+              },
+              {
+                name: 'Water, l/min',
+                value: ({ litresMin, litresShare }) =>
+                  litresMin === null ? '' : `${number(litresMin, 2)} ± ${number(litresShare * litresMin, 2)}`,
+              },
               { name: `At ${units.temperature(heating.flowSetC)}, W`, value: ({ atSetW }) => watts(atSetW) },
               { name: 'Need, W', value: ({ needW }) => watts(needW) },
               {

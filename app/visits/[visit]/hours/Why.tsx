@@ -17,6 +17,7 @@ import type { HourScore } from '@core/weather/scoreHours';
 import { WALL_WORDS } from '@core/weather/wallMemory';
 import { number } from '@core/units/format';
 import { localDay, localTime } from '@core/units/localTime';
+import { leastUValue } from '@core/weather/leastU';
 import { fahrenheitDifferenceFromKelvin } from '@core/units/temperature';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -140,7 +141,8 @@ function DayChart({
   const area =
     slot && slot.to > first && slot.from <= last ? { x1: Math.max(first, slot.from), x2: Math.min(last, slot.to) } : null;
   const clock = (time: number) => localTime(time, timezone);
-  const numbers = hours.filter(({ inside }) => inside.forNumbers).length;
+  const numbers = hours.filter(({ inside }) => inside.forNumbers);
+  const leastU = leastUValue(Math.max(...numbers.map(({ inside }) => inside.differenceK)));
   const smallest = Math.min(...hours.map(({ inside }) => inside.smallestFaultWm2K ?? Infinity));
   return (
     <figure className={styles.chart}>
@@ -197,7 +199,9 @@ function DayChart({
         {row !== 'inside' && <span className={styles.keySun}>sun in the wall, over the shade</span>}
         {area && <span className={styles.keySlot}>{slot && clock(slot.from)} slot</span>}
         <span>
-          {numbers > 0 ? `Enough for numbers in ${numbers} h.` : 'Too little for numbers such as U-values.'}{' '}
+          {numbers.length > 0
+            ? `Enough for numbers in ${numbers.length} h: U-values of ${number(leastU, 1)} W/m²K and more, to a quarter.`
+            : 'Too little for numbers such as U-values.'}{' '}
           {Number.isFinite(smallest) ? `Smallest fault inside: about ${number(smallest, 2)} W/m²K of extra loss.` : ''}
         </span>
       </figcaption>
