@@ -133,7 +133,7 @@ async function heatUp(page) {
 async function walk(page, steps) {
   for (let k = 0; k < steps;) {
     const read = page.getByRole('button', { name: /Capture and read$/ });
-    const turned = button(page, 'Turned it');
+    const turned = button(page, 'Turned it').or(button(page, 'Taped both'));
     const waits = page.getByRole('timer', { name: 'Until readings count' });
     await read.or(turned).or(waits).first().waitFor();
     if (await waits.isVisible()) {
