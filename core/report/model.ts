@@ -3,7 +3,8 @@ import { framesOfPairs, type Proven } from '../proof/proven';
 import { roundOf } from '../round/round';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
-import { exhibitsOf, orderedFindings } from '../visit/findings';
+import { exhibitsOf, orderedFindings, openFindings } from '../visit/findings';
+import { fixCautions } from '../visit/fixCautions';
 import { photosOf } from '../visit/frames';
 import { judgeConditions } from '../visit/judgeConditions';
 import { KINDS } from '../visit/kinds';
@@ -146,10 +147,16 @@ export function buildReport(
     proof: proofSheets(document, computed.proven, unit),
     notes: noteFacts(document, unit),
     coverage: coverageFacts(document, unit),
-    limits: LIMITS,
+    limits: [...LIMITS, ...beforeFixes(document)],
     evidence: evidenceOf(document, unit),
     photos: photoSheet(document, findings),
   };
+}
+
+/** What may hurt somebody at the open fixes, each said once. */
+function beforeFixes(document: VisitDocument): string[] {
+  const cautions = new Set(openFindings(document).flatMap(({ value }) => fixCautions(document, value)));
+  return cautions.size === 0 ? [] : [`Before the fixes: ${[...cautions].join(' ')}`];
 }
 
 const LIMITS = [

@@ -97,6 +97,18 @@ describe('the report', () => {
     );
   });
 
+  test('says once what may hurt at the open fixes, and nothing of fixes that are done', () => {
+    const sealed = visitDocument();
+    const [finding] = Object.values(sealed.rows.finding);
+    finding!.value.material = 'seal strip';
+    const limits = () =>
+      buildReport(structuredClone(sealed), () => pixels, 'C').limits.filter((words) => words.startsWith('Before the fixes'));
+    expect(limits()).toHaveLength(1);
+    expect(limits()[0]).toContain('combustion air stay open');
+    for (const { value } of Object.values(sealed.rows.finding)) value.state = 'fixed';
+    expect(limits()).toEqual([]);
+  });
+
   test('says what nothing to see means where a frame was taken: the weakest fault that it would have shown', () => {
     const walked = visitDocument();
     const [complaint] = roundOf(walked).stops;

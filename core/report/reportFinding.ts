@@ -10,7 +10,6 @@ import { anchorFor } from '../visit/colours';
 import { type ExhibitRole, ROLE_WORDS } from '../visit/exhibitRow';
 import { exhibitsOf } from '../visit/findings';
 import type { FindingValue } from '../visit/findingRow';
-import { fixCautions } from '../visit/fixCautions';
 import { takenAtOf } from '../visit/frames';
 import { settingsFor } from '../visit/settingsInForce';
 import { judgeConditions } from '../visit/judgeConditions';
@@ -103,7 +102,7 @@ export function reportFinding(
     next,
     state,
     tried: value.tried !== null,
-    fix: fixFacts(document, value),
+    fix: fixFacts(value),
     settings: frameId === null ? [] : settingFacts(settingsFor(document, frameId, thisRegionId ?? undefined), unit),
   };
   const pair =
@@ -216,14 +215,11 @@ function typedFacts({ typed }: FindingValue, unit: DisplayUnit): Fact[] {
   ];
 }
 
-function fixFacts(document: VisitDocument, finding: FindingValue): Fact[] {
-  const { state, lengthM, material } = finding;
-  const cautions = fixCautions(document, finding);
+function fixFacts({ state, lengthM, material }: FindingValue): Fact[] {
   const need = [lengthM === null ? '' : `${format.number(lengthM, 1)} m`, material].filter(Boolean).join(' of ');
   return [
     ...(state === 'open' ? [] : [{ label: 'What became of it', value: STATE_WORDS[state] }]),
     ...(need ? [{ label: state === 'open' ? 'The fix takes' : 'The fix took', value: need }] : []),
-    ...(state === 'open' && cautions.length > 0 ? [{ label: 'Before the fix', value: cautions.join(' ') }] : []),
   ];
 }
 
