@@ -77,10 +77,12 @@ test('zones are judged as closed valves are, each with what is missing', () => {
     { name: 'Hall', onC: 55, offC: 50.5, minutes: 5 },
     { name: 'Cellar', onC: 55, offC: null },
   ];
-  const says = zonesOf(pipe({ question: 'zones', waterC: null, zones })).map(({ says: one }) =>
+  const says = zonesOf(pipe({ question: 'zones', waterC: 55, zones })).map(({ says: one }) =>
     one.kind === 'judged' ? one.judged.verdict : one.kind,
   );
   expect(says).toEqual(['passes', 'holds', 'cannot-say', 'missing']);
+  // Nobody read the water before the valves: nothing is assumed of it.
+  expect(zonesOf(pipe({ zones, waterC: null }))[0]!.says).toMatchObject({ kind: 'missing' });
   expect(zonesOf(pipe({ zones, orientation: null }))[0]!.says).toMatchObject({ kind: 'missing' });
   expect(zonesOf(pipe({ zones: [{ ...zones[0]!, onC: null }] }))[0]!.says).toMatchObject({ kind: 'missing' });
 });

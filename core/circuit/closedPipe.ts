@@ -37,12 +37,11 @@ export function zonesOf(pipe: PipeValue): (PipeValue['zones'][number] & { says: 
 
 function zoneSays(pipe: PipeValue, { onC, offC, minutes }: PipeValue['zones'][number]): ValveSays {
   if (pipe.orientation === null) return missing('Say whether the pipes run level or rise.');
+  if (pipe.waterC === null) return missing('Read the water before the valves.');
   if (onC === null) return missing('Read it with its call.');
   if (offC === null || minutes === null || minutes === undefined)
     return missing('Read it after its call ended, and note the minutes since then.');
-  // The manifold stays as warm as the zone was with its call, where nobody read the water before it.
-  const supplyC = pipe.waterC ?? onC;
-  return judged({ ...base(pipe, onC, supplyC), readings: [{ m: ZONE_M, celsius: offC, minutes, u: TAPED_U }] });
+  return judged({ ...base(pipe, onC, pipe.waterC), readings: [{ m: ZONE_M, celsius: offC, minutes, u: TAPED_U }] });
 }
 
 const base = (pipe: PipeValue, hotC: number, supplyC: number) => ({

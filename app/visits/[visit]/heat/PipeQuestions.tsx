@@ -124,6 +124,8 @@ export function ValvePoints({ value, onPut }: Props) {
             onPut(`Place at ${m} m`, { points: [...value.points, { m: m!, celsius: celsius!, taped, minutes }] });
             setM(null);
             setCelsius(null);
+            // The clock goes on: minutes that were typed are of that place only.
+            if (since !== null) setTyped(null);
           }}
         >
           Add the place
@@ -222,6 +224,7 @@ export function Zones({ value, onPut }: Props) {
     onPut('Zone', { zones: value.zones.map((one, n) => (n === k ? { ...one, ...change } : one)) });
   const checked = zone.name.safeParse(name);
   const units = useUnits();
+  const judged = useMemo(() => zonesOf(value), [value]);
   const lever = (k: number, of: 'leverOn' | 'leverOff', words: string) => (
     <label className={styles.field}>
       <span>{words}</span>
@@ -241,7 +244,7 @@ export function Zones({ value, onPut }: Props) {
       <div className={styles.fields}>
         <AtClosing value={value} onPut={onPut} />
       </div>
-      {zonesOf(value).map((one, k) => (
+      {judged.map((one, k) => (
         <div key={one.name} className={styles.card}>
           <div className={styles.fields}>
             <b>{one.name}</b>
