@@ -72,6 +72,13 @@ export function featuresOf({ frame, broad }: Texture, width: number, { bound, fl
   return { width, height, values: detail };
 }
 
+/** How far most of the detail of a frame scatters at some width, K: single pixels are taken together, nothing is smoothed. */
+export function detailSpread({ frame, broad }: Texture, width: number): number {
+  const height = Math.round((width * frame.height) / frame.width);
+  const [picture, level] = [resized(frame, width, height), resized(broad, width, height)];
+  return robustSpread(picture.values.map((value, i) => value - level.values[i]!));
+}
+
 /** Mean of a neighbourhood, which is broad: reckoned in a smaller picture. */
 function aroundOf(grid: Grid): Float32Array {
   const width = Math.min(grid.width, BROAD_WIDTH);

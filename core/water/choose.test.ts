@@ -2,7 +2,7 @@ import { normalFrom, seededRandom } from '../geometry/random';
 import { chooseSource } from './choose';
 import type { Patch } from './patches';
 import type { Known } from './source';
-import { pool, riseAt, type Floor } from './spots';
+import { line, pool, riseAt, type Floor } from './spots';
 import type { Stack } from './stack';
 
 const [width, height] = [120, 90];
@@ -33,10 +33,10 @@ function patchAt(x: number, y: number, z: number, reach: number): Patch {
   const members: number[] = [];
   for (let v = y - reach; v <= y + reach; v += 1)
     for (let u = x - reach; u <= x + reach; u += 1) if (Math.hypot(u - x, v - y) <= reach) members.push(v * width + u);
-  return { x, y, z, on: 120, members };
+  return { x, y, z, on: 120, members, heights: new Float32Array(members.length).fill(1) };
 }
 
-const known = (): Known => ({ lambda: FLOOR.lambda, D: FLOOR.D, on: 120, onU: 15, sign: 1, coverKnown: true });
+const known = (): Known => ({ lambda: FLOOR.lambda, D: FLOOR.D, on: 120, onU: 15, begin: 120, sign: 1, coverKnown: true });
 const leak = (z: number) => patchAt(LEAK.x, LEAK.y, z, 7);
 const strip = (z: number) => patchAt(97, 30, z, 7);
 const chosen = (stack: Stack, patches: readonly Patch[]) => chooseSource(stack, NOISE, patches, known).leak;
@@ -91,5 +91,45 @@ describe('which patch is a leak', () => {
       expect(Math.hypot(x - LEAK.x, y - LEAK.y)).toBeLessThan(1.5);
       expect(u).toBeLessThan(0.5);
     }
+  });
+});
+
+describe('water along a line', () => {
+  const [start, direction, length] = [[30, 30], 0.5, 48] as const;
+  const spots = line(120, direction, length, 4, 0.2, FLOOR.lambda);
+  const along = [...Array(length).keys()].map((s) => [start[0] + s * Math.cos(direction), start[1] + s * Math.sin(direction)]);
+  const members = along.flatMap(([x, y]) => [-3, -2, -1, 0, 1, 2, 3].map((dy) => Math.round(y! + dy) * width + Math.round(x!)));
+  const patch: Patch = { x: 50, y: 40, z: 30, on: 120, members, heights: new Float32Array(members.length).fill(1) };
+  const normal = normalFrom(seededRandom(11));
+  const times = Array.from({ length: 20 }, (_, i) => 75 * i);
+  const whole = riseAt([24 * Math.cos(direction), 24 * Math.sin(direction)], times.at(-1)!, FLOOR, spots);
+  const rises = times.map((t) =>
+    Float32Array.from({ length: width * height }, (_, p) => {
+      const [x, y] = [(p % width) - start[0], Math.floor(p / width) - start[1]];
+      return (1.6 * riseAt([x, y], t, FLOOR, spots)) / whole + NOISE * normal();
+    }),
+  );
+
+  test('is a line though one place explains hardly any of it', () => {
+    const found = chosen({ width, height, times, rises }, [patch])!;
+    expect(found.kind).toBe('line');
+    expect(Math.hypot(found.x - start[0], found.y - start[1])).toBeLessThan(4);
+    expect(Math.cos(found.direction - direction)).toBeGreaterThan(0.98);
+  });
+
+  test('begins at the leak and not at the far end, though some creeps back', () => {
+    const behind = line(120, direction, length - 12, 12, 0.12, FLOOR.lambda);
+    const shown = times.map((t) =>
+      Float32Array.from({ length: width * height }, (_, p) => {
+        const [x, y] = [(p % width) - start[0], Math.floor(p / width) - start[1]];
+        const from = [x - 12 * Math.cos(direction), y - 12 * Math.sin(direction)] as const;
+        return (1.6 * riseAt(from, t, FLOOR, behind)) / whole + NOISE * normal();
+      }),
+    );
+    const found = chosen({ width, height, times, rises: shown }, [patch])!;
+    const [x, y] = [start[0] + 12 * Math.cos(direction), start[1] + 12 * Math.sin(direction)];
+    expect(found.kind).toBe('line');
+    expect(Math.hypot(found.x - x, found.y - y)).toBeLessThan(3);
+    expect(Math.cos(found.direction - direction)).toBeGreaterThan(0.98);
   });
 });

@@ -1,3 +1,5 @@
+import { axisOf, type Axis } from './axis';
+import { lineStart } from './lineStart';
 import type { Patch } from './patches';
 import { seriesOf, without, type Series } from './series';
 import { again, dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
@@ -19,7 +21,7 @@ const MOST_AGAINST_FAINT = 18;
 /** … and none is believed beside something that stands out so many times as far: the sun wanders, and leaves traces. */
 const OUTDONE = 5;
 /** What heat from below cannot show leaves more than this of each value, in noises. */
-const BLURRED = 1.5;
+const BLURRED = 1.55;
 /** What stands out less may be chance, and is not told of. */
 const TOLD_Z = 8;
 /** What belongs to a leak lies this near to where it grew most, and this far around it is looked at, in λ. */
@@ -84,14 +86,19 @@ interface Candidate {
 
 /** The place once more, by noise alone: a leak is told from others with room for what models lack, its place is not. */
 function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | 'u' | 'direction' | 'length'> {
+  if (found.kind === 'line') return lineStart(series, found, known);
   const exact = { ...series, spreads: series.sharp };
   const anew = again(exact, found, known);
   const { x, y, u, direction, length } = Math.hypot(anew.x - found.x, anew.y - found.y) < NEAR * known.lambda ? anew : found;
   return { x, y, u, direction, length };
 }
 
-/** Whether a patch behaves like a leak: its values are usual for one, and the model leaves hardly more than noise over. */
-function isLeak({ each, unusual, z }: Found): boolean {
+/**
+ * Whether a patch behaves like a leak: its values are usual for one, and the model leaves hardly more than noise over. Heat from one
+ * place is followed well; along a line it comes from more than the line near its start.
+ */
+function isLeak({ kind, each, unusual, z }: Found): boolean {
+  if (kind !== 'line' && each > BLURRED) return false;
   return unusual + LEFT_AGAINST * Math.max(0, each - 1) < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }
 
@@ -100,8 +107,8 @@ function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): C
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
   const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
   const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
-  if (first.each > HOPELESS) return { found: { ...first, z: patch.z }, series, known };
-  const line = lineOf(series, xs, ys, known);
+  const line = lineOf(series, axisOf(xs, ys, patch.heights), known);
+  if (first.each > HOPELESS && !line) return { found: { ...first, z: patch.z }, series, known };
   const calm = calmed(series, first, known.lambda);
   const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
   const leaning = poolSource(calm, point, known);
@@ -109,8 +116,9 @@ function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): C
   const needed = leaning.unusual < MOST_UNUSUAL ? POOL_BETTER : UNUSUAL_BETTER;
   const spot = leaning.cost < point.cost - needed ? leaning : point;
   const least = calm === series ? spot.cost : Math.min(first.cost, poolSource(series, first, known).cost);
-  const chosen = line && line.cost < least - LINE_BETTER && line.unusual < MOST_UNUSUAL ? line : spot;
-  return { found: { ...chosen, excess, z: patch.z }, series: chosen === line ? series : calm, known };
+  if (!line || line.cost > least - LINE_BETTER || line.unusual > MOST_UNUSUAL)
+    return { found: { ...spot, excess, z: patch.z }, series: calm, known };
+  return { found: { ...line, excess, z: patch.z }, series, known };
 }
 
 function around(patch: Patch, xs: readonly number[], ys: readonly number[], lambda: number) {
@@ -144,35 +152,25 @@ function startsOf({ x, y }: Patch, { width, height }: Stack, lambda: number): (r
 }
 
 /** Water along a patch that is longer than wide, from either of its ends; null for another patch. */
-function lineOf(series: Series, xs: readonly number[], ys: readonly number[], known: Known): Source | null {
-  const axis = axisOf(xs, ys);
+function lineOf(series: Series, axis: Axis, known: Known): Source | null {
   if (axis.length < SHORTEST_LINE || axis.length < LONGISH * axis.width) return null;
   const half = Math.max(4, axis.length / 2 - known.lambda);
   const lines = [axis.direction, axis.direction + Math.PI].map((direction) => {
     const at = [axis.x - half * Math.cos(direction), axis.y - half * Math.sin(direction)] as const;
     return lineSource(series, { at, direction, length: 2 * half }, known);
   });
-  const best = lines.sort((p, q) => p.cost - q.cost)[0]!;
+  const best = lines.map((one) => forward(series, one, known)).sort((p, q) => p.cost - q.cost)[0]!;
   return best.length > SHORTEST_LINE ? best : null;
 }
 
-/** Middle, direction and size of a patch, by its second moments. */
-function axisOf(xs: readonly number[], ys: readonly number[]) {
-  const n = xs.length;
-  const [x, y] = [xs.reduce((s, v) => s + v, 0) / n, ys.reduce((s, v) => s + v, 0) / n];
-  let [xx, xy, yy] = [0, 0, 0];
-  for (let i = 0; i < n; i += 1) {
-    xx += (xs[i]! - x) ** 2 / n;
-    xy += ((xs[i]! - x) * (ys[i]! - y)) / n;
-    yy += (ys[i]! - y) ** 2 / n;
-  }
-  const middle = (xx + yy) / 2;
-  const apart = Math.hypot((xx - yy) / 2, xy);
-  return {
-    x,
-    y,
-    direction: Math.atan2(2 * xy, xx - yy) / 2,
-    length: Math.sqrt(12 * (middle + apart)),
-    width: Math.sqrt(12 * Math.max(0, middle - apart)),
-  };
+/** A line of which more lies behind the leak than before it runs the other way. */
+function forward(series: Series, found: Source, known: Known): Source {
+  const back = Math.abs(found.values[9]!);
+  if (back <= found.length) return found;
+  const { x, y, direction, length } = found;
+  const values = found.values.slice();
+  values[6] = direction + Math.PI;
+  values[7] = Math.log(back);
+  values[9] = length;
+  return lineSource(series, { at: [x, y], direction: values[6], length: back }, known, values);
 }

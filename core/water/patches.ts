@@ -26,6 +26,8 @@ export interface Patch {
   on: number;
   /** Places that belong to it. */
   members: number[];
+  /** How much each of them grew, K. */
+  heights: Float32Array;
 }
 
 export interface Growth {
@@ -108,7 +110,14 @@ function patchesOf(map: Grid, spread: number, on: number): Patch[] {
   for (const { at, value } of tops) {
     if (taken[at] || patches.length >= MOST) continue;
     const members = flooded(map, at, Math.max(OUTLINE * value, OUTLINE_Z * spread), taken);
-    patches.push({ x: at % width, y: Math.floor(at / width), z: value / spread, on, members });
+    patches.push({
+      x: at % width,
+      y: Math.floor(at / width),
+      z: value / spread,
+      on,
+      members,
+      heights: Float32Array.from(members, (p) => values[p]!),
+    });
   }
   return patches;
 }

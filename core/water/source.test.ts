@@ -6,7 +6,7 @@ import { addRises, FARTHEST_RISE, momentOf, profileOf, rise } from './spread';
 import { dot, largestRise, line, pool, riseAt, shownBy, type Floor, type Spot } from './spots';
 
 const FLOOR: Floor = { lambda: 4, D: 700, flat: 0.93 };
-const KNOWN: Known = { lambda: 4, D: 700, on: 100, onU: 15, sign: 1, coverKnown: true };
+const KNOWN: Known = { lambda: 4, D: 700, on: 100, onU: 15, begin: 100, sign: 1, coverKnown: true };
 const TIMES = Array.from({ length: 12 }, (_, i) => 60 + 120 * i);
 
 /** Bins of a view with what spots around a place show on them, and noise. */

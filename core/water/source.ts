@@ -9,6 +9,8 @@ export interface Known {
   /** When the water was turned on, s from the first frame, and how well that is known. */
   on: number;
   onU: number;
+  /** Where the search for that begins, s. */
+  begin: number;
   /** 1: warmer, −1: colder. */
   sign: 1 | -1;
   /** Whether the cover over the pipe was told. */
@@ -47,15 +49,18 @@ const SPREADS = { told: 0.2, untold: 0.4 };
 /** A patch that is broader than its depth explains is a pool; a dot takes any breadth. */
 const ANY_BREADTH = 0.6;
 
-function shared({ lambda, D, on, onU, coverKnown }: Known, breadth: number): Unknown[] {
+function shared({ lambda, D, on, onU, begin, coverKnown }: Known, breadth: number): Unknown[] {
   const open = coverKnown ? SPREADS.told : SPREADS.untold;
   return [
     { start: Math.log(lambda), usual: Math.log(lambda), spread: Math.max(open, breadth), step: 0.02 },
     { start: Math.log(D), usual: Math.log(D), spread: 1.6 * open, step: 0.02 },
-    { start: on, usual: on, spread: onU, step: 5 },
+    { start: begin, usual: on, spread: onU, step: 5 },
     FLAT,
   ];
 }
+
+/** Spread of what is held to a value, pixels. */
+const HELD = 0.05;
 
 /** Heat from one place. */
 export function dotSource(series: Series, at: readonly [number, number], known: Known, start?: Float64Array): Source {
@@ -84,12 +89,18 @@ export function poolSource(series: Series, begin: Pick<Source, 'x' | 'y'>, known
   });
 }
 
-/** Heat along a line. @param begin - where the water comes out and which way it runs, roughly */
+/**
+ * Heat along a line.
+ *
+ * @param begin - where the water comes out and which way it runs, roughly
+ * @param back - how far some of it creeps the other way, pixels; sought where it is not given
+ */
 export function lineSource(
   series: Series,
   begin: { at: readonly [number, number]; direction: number; length: number },
   known: Known,
   start?: Float64Array,
+  back?: number,
 ): Source {
   const unknowns = [
     ...place(begin.at),
@@ -97,7 +108,9 @@ export function lineSource(
     { start: begin.direction, usual: begin.direction, spread: 1, step: 0.02 },
     { start: Math.log(begin.length), usual: Math.log(begin.length), spread: 0.6, step: 0.03 },
     { start: Math.log(0.17), usual: Math.log(0.17), spread: 0.5, step: 0.05 },
-    { start: known.lambda, usual: known.lambda, spread: known.lambda, step: 0.1 },
+    back === undefined
+      ? { start: known.lambda, usual: known.lambda, spread: known.lambda, step: 0.1 }
+      : { start: back, usual: back, spread: HELD, step: 0.1 },
   ];
   return solve('line', series, unknowns, start, known, (v) => {
     const both = common(v);

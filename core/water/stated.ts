@@ -20,7 +20,7 @@ export interface LeakSource {
 /** Radius of the circle that holds nine of ten of a round bell, in its standard deviations. */
 const NINE_OF_TEN = 2.15;
 /** What the noise of frames leaves open is more than a fit says: frames share the camera's pattern, and a pool is no disc. */
-const NOISE_SHARE = { point: 1.3, line: 0.7 };
+const NOISE_SHARE = { point: 1.3, line: 1 };
 /** A pool leans, which hardly shows: standard deviation, in λ, of a broad patch, of any, and along a line. */
 const LEANING = 0.2;
 const LEAST_LEANING = 0.12;

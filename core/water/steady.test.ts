@@ -50,6 +50,39 @@ describe('a view', () => {
   });
 });
 
+describe('a view with nothing in it', () => {
+  const bare = (seed: number, spot = 0): Grid => {
+    const normal = normalFrom(seededRandom(seed));
+    const [width, height] = [160, 120];
+    return {
+      width,
+      height,
+      values: Float32Array.from({ length: width * height }, (_, i) => {
+        const [x, y] = [i % width, Math.floor(i / width)];
+        return 18 + 0.002 * x + 0.07 * normal() + (Math.hypot(x - 60, y - 60) < 12 ? spot : 0);
+      }),
+    };
+  };
+
+  test('goes on being one: what nothing can be recognised by is no other view', () => {
+    const view = new View(bare(1));
+    for (const seed of [2, 3, 4]) {
+      const place = view.place(bare(seed))!;
+      const [x, y] = projected(place.h, [80, 60]);
+      expect(Math.hypot(x - 80, y - 60)).toBeLessThan(0.6);
+    }
+  });
+
+  test('is none that shows something', () => expect(new View(bare(1)).place(pushed([0, 0]))).toBeNull());
+
+  test('and so does one with a single thing in it', () => {
+    const view = new View(bare(1, 3));
+    const place = view.place(bare(2, 3))!;
+    const [x, y] = projected(place.h, [80, 60]);
+    expect(Math.hypot(x - 80, y - 60)).toBeLessThan(0.6);
+  });
+});
+
 test('large frames are looked at small, small ones as they are', () => {
   expect(steadySize(first)).toBe(first);
   const large = { width: 320, height: 240, values: new Float32Array(320 * 240).fill(7) };

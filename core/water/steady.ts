@@ -2,8 +2,9 @@ import { guesses } from '../compare/guesses';
 import { rescaled } from '../compare/maps';
 import { resized } from '../compare/resized';
 import { Template } from '../compare/template';
-import { featuresOf, textureOf, type Evening, type Texture } from '../compare/texture';
+import { detailSpread, featuresOf, textureOf, type Evening, type Texture } from '../compare/texture';
 import type { Grid } from '../detect/grid';
+import { estimateNoise } from '../frame/noise';
 import type { Homography } from '../geometry/homography';
 
 /** A view is looked at this wide: a leak is broader than what is lost. */
@@ -22,6 +23,8 @@ const FOREIGN_SHARE = 0.45;
 /** While nothing is usual yet: of a frame where the last one was, and of one that was looked for, which finds something alike anywhere. */
 const LEAST_LIKE = 0.33;
 const LEAST_FOUND = 0.6;
+/** Hardly anything can be recognised where most of the detail is no more than so many times what noise leaves of it. */
+const BARE = 1.15;
 const IDENTITY: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
 
 export interface Steadied {
@@ -37,6 +40,7 @@ export class View {
   private last: Homography = IDENTITY;
   private texture: Texture;
   private usual: number[] = [];
+  private readonly bare: boolean;
 
   private readonly width: number;
 
@@ -45,6 +49,7 @@ export class View {
     this.texture = textureOf(first, BROAD);
     this.template = new Template(featuresOf(this.texture, this.width, EVENING));
     this.coarse = featuresOf(textureOf(first, 1 / 16), Math.min(COARSE, first.width), LOOKING);
+    this.bare = this.isBare(this.texture);
   }
 
   /** @returns null for a frame of another view */
@@ -56,7 +61,14 @@ export class View {
     if (usual === null ? crept.like > LEAST_LIKE : crept.like > USUAL_SHARE * usual) return this.kept(crept, texture);
     const anew = textureOf(frame, BROAD);
     const bumped = this.found(frame, featuresOf(anew, this.width, EVENING));
-    return bumped && bumped.like > (usual === null ? LEAST_FOUND : FOREIGN_SHARE * usual) ? this.kept(bumped, anew) : null;
+    if (bumped && bumped.like > (usual === null ? LEAST_FOUND : FOREIGN_SHARE * usual)) return this.kept(bumped, anew);
+    // Where hardly anything can be recognised, nothing tells that this is another view, nor that it moved.
+    return this.bare && this.isBare(texture) ? this.kept({ h: this.last, like: 1 }, texture) : null;
+  }
+
+  private isBare(texture: Texture): boolean {
+    const noise = estimateNoise(texture.frame) * Math.min(1, this.width / texture.frame.width);
+    return detailSpread(texture, this.width) < BARE * noise;
   }
 
   private kept({ h, like }: Steadied, texture: Texture): Steadied {

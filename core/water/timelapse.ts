@@ -67,9 +67,9 @@ const USUAL_WATER_C = { warmer: 50, colder: 11 };
 /** Diffusivity of screed, mm²/s, and what a pixel of `STEADY_WIDTH` across a view shows from a tripod, mm. */
 const DIFFUSIVITY = 0.62;
 const PIXEL_MM = 8.5;
-/** How well a moment is known that is told, s; and, as a share of the series, one that is not. */
+/** How well a moment is known that is told, s; and, as shares of the series, what is usual for one that is not. */
 const TOLD_U = 15;
-const UNTOLD_U = 1 / 8;
+const UNTOLD = { on: 1 / 4, u: 1 / 4 };
 /** Moments at which the water may have been turned on, as shares of the series. */
 const MOMENTS = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6];
 const LEAST_FRAMES = 3;
@@ -114,8 +114,9 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const { leak: found, others } = chooseSource(stack, noise, growth.patches, (patch) => ({
     lambda: (cover / (Math.SQRT2 * PIXEL_MM)) * (stack.width / STEADY_WIDTH),
     D,
-    on: patch.on,
-    onU: on === null ? UNTOLD_U * end : TOLD_U,
+    on: on ?? UNTOLD.on * end,
+    onU: on === null ? UNTOLD.u * end : TOLD_U,
+    begin: patch.on,
     sign,
     coverKnown: told.coverMm !== null,
   }));
