@@ -6,6 +6,7 @@ import { compassWord } from '../weather/plan';
 import { knownOf } from '../causes/arguedRow';
 import { rankCauses } from '../causes/rank';
 import type { Row } from '../entities';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import type { FindingBasis } from '../visit/findingBasis';
 import { sideOf, standingOf } from '../visit/standing';
 import { conditionsOf } from '../visit/theVisit';
@@ -22,8 +23,8 @@ export interface Gate {
   hours: boolean;
 }
 
-/** Two standard uncertainties of a difference within one frame: unevenness of the camera, and its noise. */
-const UNEVEN_K = 0.2;
+/** Two standard uncertainties of a difference within one frame. */
+const UNEVEN_K = 2 * INSTRUMENT_U.unevenK;
 /** With less between inside and outside nothing is stated of a wall, K. */
 const LEAST_DRIVE_K = 5;
 /** Air moves by itself with so much between inside and outside, K; else by wind, m/s. */

@@ -1,4 +1,5 @@
 import type { Candidate } from '../detect/candidate';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import type { Side } from '../radiometry/side';
 
 /** What is measured of a candidate, without its pixels. */
@@ -114,8 +115,7 @@ export function evidenceOf(candidate: Shown, setting: Setting): Evidence {
 const OUTER_FILM = 2;
 /** Below this difference no sign can be expected, K. */
 const LEAST_DRIVE_K = 2;
-/** The camera's level may be off by so much, K. */
-const LEVEL_K = 1;
+const LEVEL_K = INSTRUMENT_U.levelUncheckedK;
 
 function formOf({ shape, surroundings, sharpSides }: Shown): TraitValue<'form'> {
   const isLine = shape.slender >= LINE || (shape.slender >= SHORT_LINE && shape.unevenWidth < EVEN_WIDTH && sharpSides < 3);

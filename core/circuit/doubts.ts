@@ -1,4 +1,5 @@
 import type { VisitDocument } from '../document';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import { heatingOf } from './heatingOf';
 import type { Emitter } from './emitters';
 import type { JudgedFace } from './faces';
@@ -19,8 +20,8 @@ const SWAPPED_K = 2;
 /** A tail that reads so much less of the excess than the hottest of its face is no painted pipe. */
 const BRIGHT_SHARE = 0.8;
 const WARM_K = 8;
-/** Noise of a typed drop, K (k = 1). */
-const TYPED_U = 0.7;
+/** Of a drop that was typed, K. */
+const TYPED_U = Math.SQRT2 * INSTRUMENT_U.tailK;
 
 /**
  * What is odd about the newest reading of an emitter.

@@ -23,7 +23,7 @@ export interface Given {
 
 /** Standard uncertainties: of an output by its plate and by its size, as shares; of a drop that was typed, K. */
 const RATED_U = { plate: 0.05, size: 0.1 };
-const TYPED_DROP_U = 1;
+const TYPED_DROP_U = Math.SQRT2 * INSTRUMENT_U.tailK;
 
 /** Heat given by every emitter, by its newest reading. */
 export function givenOf(document: VisitDocument, pixels: Pixels): Given[] {

@@ -1,5 +1,6 @@
 import { cylinderLoss, pipeLoss, type HeatLoss } from '../heating/pipes';
 import type { PipeValue } from '../heating/rows/pipeRow';
+import { wholePm } from '../units/wholePm';
 
 /** What a run or a cylinder loses; null as long as something is missing. */
 export function lossOf(pipe: PipeValue): HeatLoss | null {
@@ -12,8 +13,5 @@ export function lossOf(pipe: PipeValue): HeatLoss | null {
 
 /** `210 W ± 40 W, 1050 ± 210 kWh a year`. */
 export function lossWords({ watts, kwhYear, share }: HeatLoss): string {
-  return `${Math.round(watts)} W ± ${rounded(share * watts)} W, ${Math.round(kwhYear)} ± ${rounded(share * kwhYear)} kWh a year`;
+  return `${Math.round(watts)} W ± ${wholePm(share * watts)} W, ${Math.round(kwhYear)} ± ${wholePm(share * kwhYear)} kWh a year`;
 }
-
-/** An uncertainty: two digits tell nothing more. */
-const rounded = (value: number) => (value >= 100 ? 10 * Math.round(value / 10) : Math.max(1, Math.round(value)));

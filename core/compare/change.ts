@@ -17,8 +17,7 @@ import type { WallHistory } from '../weather/wallHistory';
 /** Less than this between inside and outside says nothing about a wall, K. */
 export const LEAST_DRIVE_K = 5;
 /** Standard uncertainties from visit to visit, K: the camera's level, a typed air temperature, a typed reflected temperature. */
-const { levelK: LEVEL_K, thermometerK: AIR_K } = INSTRUMENT_U;
-const REFLECTED_K = 0.3;
+const { levelK: LEVEL_K, thermometerK: AIR_K, reflectedK: REFLECTED_K } = INSTRUMENT_U;
 /** A change is called none where it stays below this share of what is lost, with all that is uncertain of it. */
 const NONE_SHARE = 0.2;
 /** What is less probable does not keep a verdict from being said. */

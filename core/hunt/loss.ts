@@ -1,29 +1,47 @@
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import type { HuntValue } from './huntRow';
 
-/** What a leak takes in a day. */
+/** What a leak takes in a day, each with its 95 % interval in its own unit. */
 export interface Loss {
   litres: number;
+  litresPm: number;
   /** Heat in the water that is lost, kWh; 0 on the cold side. */
   kwh: number;
-  /** In the currency of the house; null while no price is known. */
+  kwhPm: number;
+  /** In the currency of the house; null while no price is known. Prices are taken as they were said. */
   cost: number | null;
+  costPm: number | null;
 }
 
 /** Heat that a litre of water holds for each kelvin, kWh. */
 const KWH_PER_LITRE_K = 4.19 / 3600;
-/** Cold water as it comes in, °C. */
-const MAINS_C = 11;
+/** Cold water as it comes in, °C: assumed, nobody read it. */
+export const MAINS_C = 11;
 const MINUTES_A_DAY = 1440;
 
-/** What a leak takes in a day by the litres a minute that were measured; null while they were not. */
+/**
+ * What a leak takes in a day by the litres a minute that were measured; null while they were not. Litres are off by the bucket or
+ * the meter, heat also by the water that was said and by the mains that is assumed; all three are off together in the cost.
+ */
 export function lossOf({ litresMin, side, waterC, pricePerM3, pricePerKwh }: HuntValue): Loss | null {
   if (litresMin === null) return null;
   const litres = litresMin * MINUTES_A_DAY;
-  const kwh = side === 'hot' && waterC !== null ? litres * KWH_PER_LITRE_K * Math.max(0, waterC - MAINS_C) : 0;
+  const excess = side === 'hot' && waterC !== null ? Math.max(0, waterC - MAINS_C) : 0;
+  const excessU = Math.hypot(INSTRUMENT_U.unqualifiedK, INSTRUMENT_U.mainsK);
+  const kwh = litres * KWH_PER_LITRE_K * excess;
+  const kwhOff = excess > 0 ? litres * KWH_PER_LITRE_K * excessU : 0;
   const priced = [
     [litres / 1000, pricePerM3],
     [kwh, pricePerKwh],
   ] as const;
   const known = priced.filter(([amount, price]) => price !== null && amount > 0);
-  return { litres, kwh, cost: known.length === 0 ? null : known.reduce((sum, [amount, price]) => sum + amount * price!, 0) };
+  const cost = known.length === 0 ? null : known.reduce((sum, [amount, price]) => sum + amount * price!, 0);
+  return {
+    litres,
+    litresPm: 2 * INSTRUMENT_U.litresMin * litres,
+    kwh,
+    kwhPm: 2 * Math.hypot(INSTRUMENT_U.litresMin * kwh, kwhOff),
+    cost,
+    costPm: cost === null ? null : 2 * Math.hypot(INSTRUMENT_U.litresMin * cost, (pricePerKwh ?? 0) * kwhOff),
+  };
 }

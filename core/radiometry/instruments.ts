@@ -15,11 +15,22 @@ export const INSTRUMENT_U = {
   /** The level of a camera that is held against air which was measured, from visit to visit; and of one that nobody checked, K. */
   levelK: 0.3,
   levelUncheckedK: 1,
+  /** A camera that nobody described: from one frame to the next, and unevenness with noise within one frame, K. */
+  repeatabilityK: 0.3,
+  unevenK: 0.1,
+  /** A reflected temperature that was typed or read off crumpled foil, K. */
+  reflectedK: 0.3,
   /** A surface against air of the same room: what a camera's level and its settings leave open, K. */
   surfaceK: 0.5,
   /** A pipe by the camera on tape or paint, and on bare metal, K. */
   tapedPipeK: 0.6,
   barePipeK: 4,
+  /** One reading of an emitter's tail, K; its drop is that of two. */
+  tailK: 0.5,
   /** Water and pipe by a contact thermometer that stays where it is, K. */
   contactK: 0.3,
+  /** Mains water that nobody read, K: it follows the ground through the year. */
+  mainsK: 3,
+  /** Litres a minute by a bucket or a meter's small hand, as a share. */
+  litresMin: 0.1,
 } as const;

@@ -70,13 +70,26 @@ describe('what a leak takes in a day', () => {
     // 720 kg · 4.19 kJ/kgK · 40 K = 33.5 kWh.
     expect(loss.kwh).toBeCloseTo(33.52, 2);
     expect(loss.cost).toBeCloseTo(0.72 * 4 + 3.352, 3);
-    expect(lossWords(loss)).toBe('720 litres and 34 kWh of heat: costs 6.23 in the currency of the house');
+    // A tenth of all; and 1 K of the water with 3 K of the mains: 3.16 of 40 K.
+    expect(loss.litresPm).toBeCloseTo(144, 6);
+    expect(loss.kwhPm).toBeCloseTo(33.52 * 2 * Math.hypot(0.1, 3.162 / 40), 1);
+    expect(loss.costPm).toBeCloseTo(2 * Math.hypot(0.623, (0.1 * 33.52 * 3.162) / 40), 2);
+    expect(lossWords(loss)).toBe(
+      '720 ± 140 litres and 34 ± 9 kWh of heat (mains taken as 11 °C): costs 6.23 ± 1.35 in the currency of the house',
+    );
   });
 
   test('holds no heat on the cold side, and costs nothing that has no price', () => {
-    expect(of({ litresMin: 0.5, side: 'cold', waterC: 11 })).toEqual({ litres: 720, kwh: 0, cost: null });
+    expect(of({ litresMin: 0.5, side: 'cold', waterC: 11 })).toEqual({
+      litres: 720,
+      litresPm: 144,
+      kwh: 0,
+      kwhPm: 0,
+      cost: null,
+      costPm: null,
+    });
     expect(of({ litresMin: 0.5, waterC: null, pricePerKwh: 0.1 })!.cost).toBeNull();
-    expect(lossWords(of({ litresMin: 1, side: 'cold' })!)).toBe('1440 litres');
+    expect(lossWords(of({ litresMin: 1, side: 'cold' })!)).toBe('1440 ± 290 litres');
   });
 });
 

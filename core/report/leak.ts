@@ -4,7 +4,7 @@ import type { HuntValue } from '../hunt/huntRow';
 import { COVERING_WORDS, HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../hunt/huntWords';
 import { HUNT_STEPS, weighed } from '../hunt/hypotheses';
 import { leakWords, OPENING_CAUTIONS } from '../hunt/leakWords';
-import { lossOf } from '../hunt/loss';
+import { lossOf, MAINS_C, type Loss } from '../hunt/loss';
 import { isHunted, metresEachOf, stepsWith } from '../hunt/seek';
 import { IDENTITY_LINE } from '../radiometry/measurement';
 import { COLOUR_MAPS } from '../scale/colourMaps';
@@ -13,6 +13,7 @@ import { orderedScale } from '../scale/scale';
 import * as format from '../units/format';
 import { localTime } from '../units/localTime';
 import type { DisplayUnit } from '../units/temperature';
+import { wholePm } from '../units/wholePm';
 import { lineFor } from '../visit/settingsInForce';
 import { surfaceFor } from '../visit/surface';
 import { siteOf, visitRow } from '../visit/theVisit';
@@ -122,10 +123,11 @@ function toldFacts(hunt: HuntValue, unit: DisplayUnit): Fact[] {
   ];
 }
 
-/** What a leak takes in a day, in words. */
-export function lossWords({ litres, kwh, cost }: NonNullable<ReturnType<typeof lossOf>>): string {
-  const heat = kwh > 0 ? ` and ${Math.round(kwh)} kWh of heat` : '';
-  return `${Math.round(litres)} litres${heat}${cost === null ? '' : `: costs ${cost.toFixed(2)} in the currency of the house`}`;
+/** What a leak takes in a day, in words; the mains is said where it was assumed. */
+export function lossWords({ litres, litresPm, kwh, kwhPm, cost, costPm }: Loss): string {
+  const heat = kwh > 0 ? ` and ${Math.round(kwh)} ± ${wholePm(kwhPm)} kWh of heat (mains taken as ${MAINS_C} °C)` : '';
+  const costs = cost === null ? '' : `: costs ${cost.toFixed(2)} ± ${costPm!.toFixed(2)} in the currency of the house`;
+  return `${Math.round(litres)} ± ${wholePm(litresPm)} litres${heat}${costs}`;
 }
 
 /** The last frame of the view as it was at first, with the circle in which the water comes out. */

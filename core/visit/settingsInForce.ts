@@ -1,5 +1,6 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
+import { INSTRUMENT_U } from '../radiometry/instruments';
 import { type RadianceLine, radianceLine } from '../radiometry/measurement';
 import {
   type Origin,
@@ -15,9 +16,6 @@ import { derived } from '../rows/derived';
 import { cameraOfFrame } from './frames';
 import { sideOf, standingOf } from './standing';
 import { conditionsOf } from './theVisit';
-
-/** Error of a camera from one frame to the next that is taken when the camera is not known, K. */
-const USUAL_REPEATABILITY_K = 0.3;
 
 const settingsByOwner = derived(
   (document: VisitDocument) => [document.rows.settings],
@@ -56,7 +54,7 @@ export function cameraErrorsFor(document: VisitDocument, frameId: string): Camer
     camera: cameraId ? `camera ${cameraId}` : `camera of frame ${frameId}`,
     frame: `frame ${frameId}`,
     calibration: camera?.calibrationK ?? USUAL_CAMERA.calibration,
-    repeatability: camera?.repeatabilityK ?? USUAL_REPEATABILITY_K,
+    repeatability: camera?.repeatabilityK ?? INSTRUMENT_U.repeatabilityK,
     gain: camera?.gain ?? USUAL_CAMERA.gain,
     shutterC: USUAL_CAMERA.shutterC,
     uniformity: camera?.uniformityK ?? USUAL_CAMERA.uniformity,

@@ -15,6 +15,8 @@ const LEFT_AGAINST = 10;
 /** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
 const MOST_AGAINST = 30;
+/** Water that came so long before the first frame, as a share of the series, is none that was turned on: it would stand there warm. */
+const EARLY = 0.15;
 /** A patch that hardly stands out may be chance: less may speak against it. */
 const FAINT_Z = 10;
 const MOST_AGAINST_FAINT = 18;
@@ -62,20 +64,20 @@ export function chooseSource(
   known: (patch: Patch) => Known,
 ): { leak: Found | null; others: Other[] } {
   const candidates = patches.map((patch) => ({ patch, ...candidateOf(stack, noise, patch, known(patch)) }));
-  const [leaks, others] = [candidates.filter(({ found }) => isLeak(found)), candidates.filter(({ found }) => !isLeak(found))];
+  const [leaks, others] = [candidates.filter(isLeak), candidates.filter((one) => !isLeak(one))];
   const loudest = Math.max(0, ...others.map(({ found }) => found.z));
   const best = leaks.filter(({ found: { z } }) => z >= FAINT_Z || OUTDONE * z > loudest).sort((p, q) => q.found.z - p.found.z)[0];
   return {
     leak: best ? { ...best.found, ...placed(best) } : null,
     others: candidates
       .filter((one) => one !== best && one.found.z >= TOLD_Z)
-      .map(({ patch: { x, y }, found }) => ({ x, y, why: whyNot(found) })),
+      .map((one) => ({ x: one.patch.x, y: one.patch.y, why: whyNot(one) })),
   };
 }
 
-function whyNot(found: Found): Other['why'] {
-  if (isLeak(found)) return 'weaker';
-  return found.each > BLURRED ? 'edges' : 'pace';
+function whyNot(candidate: Candidate): Other['why'] {
+  if (isLeak(candidate)) return 'weaker';
+  return candidate.found.each > BLURRED ? 'edges' : 'pace';
 }
 
 interface Candidate {
@@ -94,10 +96,12 @@ function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | '
 }
 
 /**
- * Whether a patch behaves like a leak: its values are usual for one, and the model leaves hardly more than noise over. Heat from one
- * place is followed well; along a line it comes from more than the line near its start.
+ * Whether a patch behaves like a leak: it gives heat of the sign that is looked for, since the water was turned on and hardly before
+ * the first frame; its values are usual for one, and the model leaves hardly more than noise over. Heat from one place is followed
+ * well; along a line it comes from more than the line near its start.
  */
-function isLeak({ kind, each, unusual, z }: Found): boolean {
+function isLeak({ found: { kind, each, unusual, z, amount, on }, series, known }: Candidate): boolean {
+  if (amount * known.sign <= 0 || on < -EARLY * series.times.at(-1)!) return false;
   if (kind !== 'line' && each > BLURRED) return false;
   return unusual + LEFT_AGAINST * Math.max(0, each - 1) < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }

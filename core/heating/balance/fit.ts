@@ -1,5 +1,6 @@
 import { cholesky, solveUpper, solveWith, type Triangle } from '../../geometry/cholesky';
 import { normalFrom, seededRandom } from '../../geometry/random';
+import { INSTRUMENT_U } from '../../radiometry/instruments';
 import { expectedCircuit, flowSensitivity, networkOf, tailsOf, tailSpread, USUAL_ROOM_C, type Circuit } from './circuit';
 import { solveFlows, type Flows } from './network';
 import type { Sorted } from './readings';
@@ -17,8 +18,7 @@ export interface FittedCircuit {
   excess: number;
 }
 
-/** Standard deviation of one temperature reading, K. */
-const READING_K = 0.5;
+const READING_K = INSTRUMENT_U.tailK;
 /** What a model of one trunk and smooth valves leaves open, as a share of a drop; and for each e-fold of its flow since then. */
 const OPEN_SHARE = 0.02;
 const OPEN_PER_FOLD = 0.12;
