@@ -87,6 +87,16 @@ describe('what a finding rests on', () => {
     expect(finding.short).toBe('nothing seen');
   });
 
+  test('nothing seen in a frame that was looked through says the weakest fault it would have shown; in another one nothing', () => {
+    const wanted =
+      /In its frame a sharp-edged place of \d\.\d K or more.*, and a soft patch of \d\.\d K or more would have shown\./;
+    const unseen = last(withFinding({ basis: 'nothing', frameId: ID.frame, title: 'Wall is even' }));
+    expect(unseen.expected).not.toContain('would have shown');
+    const document = visitDocument();
+    document.rows.ruling = { one: { id: 'one', version: 1, value: { frameId: ID.frame } as never } };
+    expect(last(withFinding({ basis: 'nothing', frameId: ID.frame, title: 'Wall is even' }, document)).expected).toMatch(wanted);
+  });
+
   test('the answer in short keeps apart what was found, what is unsolved and where nothing was seen', () => {
     let document = visitDocument();
     document = withFinding({ basis: 'unsolved', title: 'Warm line', next: 'Run the tap' }, document);

@@ -14,6 +14,7 @@ import { takenAtOf } from '../visit/frames';
 import { settingsFor } from '../visit/settingsInForce';
 import { judgeConditions } from '../visit/judgeConditions';
 import { siteOf } from '../visit/theVisit';
+import { couldShow, lookedThrough } from '../candidates/nothing';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { causeFacts } from './causeFacts';
@@ -98,7 +99,7 @@ export function reportFinding(
     confidence: BASIS_CONFIDENCE[basis],
     typed: typedFacts(value, unit),
     causes: value.argued ? causeFacts(value.argued, unit) : [],
-    expected: basis === 'nothing' ? expectedWords(document, value) : '',
+    expected: basis === 'nothing' ? expectedWords(document, value, unit) : '',
     next,
     state,
     tried: value.tried !== null,
@@ -195,10 +196,16 @@ function changeWords(before: StatedPair, after: StatedPair, unit: DisplayUnit): 
 }
 
 /** What a fault would have looked like at the stop, and whether the conditions would have shown it. */
-function expectedWords(document: VisitDocument, { stopKey }: FindingValue): string {
+function expectedWords(document: VisitDocument, { stopKey, frameId }: FindingValue, unit: DisplayUnit): string {
   const stop = roundOf(document).stops.find(({ key }) => key === stopKey);
   const seen = stop && lookForStop(document, stop);
-  return [...(seen ? [`What would have been seen: ${seen}`] : []), `Conditions: ${judgeConditions(document).words}.`].join(' ');
+  // Of a frame that nobody looked through nothing would have shown.
+  const shown = frameId !== null && lookedThrough(document, frameId) ? couldShow(document, frameId, unit) : null;
+  return [
+    ...(seen ? [`What would have been seen: ${seen}`] : []),
+    ...(shown === null ? [] : [`In its frame ${shown} would have shown.`]),
+    `Conditions: ${judgeConditions(document).words}.`,
+  ].join(' ');
 }
 
 function typedFacts({ typed }: FindingValue, unit: DisplayUnit): Fact[] {
