@@ -4,6 +4,7 @@ import type { Patch } from './patches';
 import { seriesOf, without, type Series } from './series';
 import { again, dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
 import type { Stack } from './stack';
+import type { Standing } from './standing';
 
 /** A source with how far its patch stands out, in spreads of the map. */
 export type Found = Source & { z: number };
@@ -15,13 +16,13 @@ const LEFT_AGAINST = 10;
 /** Values that are this unusual for a leak under such a floor speak against one; and together with what is left over. */
 const MOST_UNUSUAL = 22;
 const MOST_AGAINST = 30;
-/** Water that came so long before the first frame, as a share of the series, is none that was turned on: it would stand there warm. */
-const EARLY = 0.15;
 /** A patch that hardly stands out may be chance: less may speak against it. */
 const FAINT_Z = 10;
 const MOST_AGAINST_FAINT = 18;
 /** … and none is believed beside something that stands out so many times as far: the sun wanders, and leaves traces. */
 const OUTDONE = 5;
+/** Where it was warm before, a camera that creeps shows changes of its own: what stands out less there is not believed. */
+const RIM_Z = 20;
 /** What heat from below cannot show leaves more than this of each value, in noises. */
 const BLURRED = 1.55;
 /** What stands out less may be chance, and is not told of. */
@@ -56,17 +57,24 @@ export interface Other {
 /**
  * The patch that is a leak, with where the water comes out; null when none is. And what else stands out beyond chance, with why it
  * is not that.
+ *
+ * @param standing - places that were warm before, in pixels of the stack
  */
 export function chooseSource(
   stack: Stack,
   noise: number,
   patches: readonly Patch[],
   known: (patch: Patch) => Known,
+  standing: readonly Pick<Standing, 'x' | 'y' | 'radius'>[] = [],
 ): { leak: Found | null; others: Other[] } {
   const candidates = patches.map((patch) => ({ patch, ...candidateOf(stack, noise, patch, known(patch)) }));
   const [leaks, others] = [candidates.filter(isLeak), candidates.filter((one) => !isLeak(one))];
   const loudest = Math.max(0, ...others.map(({ found }) => found.z));
-  const best = leaks.filter(({ found: { z } }) => z >= FAINT_Z || OUTDONE * z > loudest).sort((p, q) => q.found.z - p.found.z)[0];
+  const onRim = ({ x, y }: Source) => standing.some((place) => Math.hypot(x - place.x, y - place.y) < place.radius);
+  const best = leaks
+    .filter(({ found }) => found.z >= FAINT_Z || OUTDONE * found.z > loudest)
+    .filter(({ found }) => found.z >= RIM_Z || !onRim(found))
+    .sort((p, q) => q.found.z - p.found.z)[0];
   return {
     leak: best ? { ...best.found, ...placed(best) } : null,
     others: candidates
@@ -96,12 +104,11 @@ function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | '
 }
 
 /**
- * Whether a patch behaves like a leak: it gives heat of the sign that is looked for, since the water was turned on and hardly before
- * the first frame; its values are usual for one, and the model leaves hardly more than noise over. Heat from one place is followed
- * well; along a line it comes from more than the line near its start.
+ * Whether a patch behaves like a leak: its heat has the sign that is looked for, its values are usual for one, and the model leaves hardly
+ * more than noise over. Heat from one place is followed well; along a line it comes from more than the line near its start.
  */
-function isLeak({ found: { kind, each, unusual, z, amount, on }, series, known }: Candidate): boolean {
-  if (amount * known.sign <= 0 || on < -EARLY * series.times.at(-1)!) return false;
+function isLeak({ found: { kind, each, unusual, z, amount }, known }: Candidate): boolean {
+  if (amount * known.sign <= 0) return false;
   if (kind !== 'line' && each > BLURRED) return false;
   return unusual + LEFT_AGAINST * Math.max(0, each - 1) < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }
@@ -110,9 +117,10 @@ function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): C
   const xs = patch.members.map((at) => at % stack.width);
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
   const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));
-  const first = bestDot(series, startsOf(patch, stack, known.lambda), known);
+  const first = bestDot(series, startsOf(patch, stack, known.lambda), beginsOf(known));
   const line = lineOf(series, axisOf(xs, ys, patch.heights), known);
-  if (first.each > HOPELESS && !line) return { found: { ...first, z: patch.z }, series, known };
+  if (first.each > HOPELESS && !line && poolSource(series, patch, known).each > HOPELESS)
+    return { found: { ...first, z: patch.z }, series, known };
   const calm = calmed(series, first, known.lambda);
   const point = calm === series ? first : dotSource(calm, [first.x, first.y], known);
   const leaning = poolSource(calm, point, known);
@@ -133,8 +141,13 @@ function around(patch: Patch, xs: readonly number[], ys: readonly number[], lamb
   return (x: number, y: number) => x >= left && x <= right && y >= top && y <= bottom;
 }
 
-function bestDot(series: Series, starts: readonly (readonly [number, number])[], known: Known): Source {
-  return starts.map((at) => dotSource(series, at, known)).sort((p, q) => p.cost - q.cost)[0]!;
+/** A moment that is not told is sought from the one that the map shows best, and from the usual one. */
+function beginsOf(known: Known): Known[] {
+  return known.begin === known.on ? [known] : [known, { ...known, begin: known.on }];
+}
+
+function bestDot(series: Series, starts: readonly (readonly [number, number])[], knowns: readonly Known[]): Source {
+  return knowns.flatMap((known) => starts.map((at) => dotSource(series, at, known))).sort((p, q) => p.cost - q.cost)[0]!;
 }
 
 /** A series without what happens beside a dot and is none of it. */

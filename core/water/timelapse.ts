@@ -7,7 +7,8 @@ import { chooseSource, type Found, type Other } from './choose';
 import { enoughOf } from './enough';
 import { oneView } from './oneView';
 import { orderInTime } from './order';
-import { growthOf } from './patches';
+import { growthOf, type Patch } from './patches';
+import type { Known } from './source';
 import { largestRise } from './spots';
 import { stackOf, type Stack } from './stack';
 import { standingPlaces, type Standing } from './standing';
@@ -111,7 +112,8 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const sign = told.sign === 'warmer' ? 1 : -1;
   const growth = growthOf(stack, noise, on === null ? MOMENTS.map((share) => share * end) : [on], D, sign);
   progress(0.85);
-  const { leak: found, others } = chooseSource(stack, noise, growth.patches, (patch) => ({
+  const standing = standingPlaces(smalls, sign);
+  const knownOf = (patch: Patch): Known => ({
     lambda: (cover / (Math.SQRT2 * PIXEL_MM)) * (stack.width / STEADY_WIDTH),
     D,
     on: on ?? UNTOLD.on * end,
@@ -119,7 +121,8 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     begin: patch.on,
     sign,
     coverKnown: told.coverMm !== null,
-  }));
+  });
+  const { leak: found, others } = chooseSource(stack, noise, growth.patches, knownOf, standing);
   const drive = Math.abs((told.waterC ?? USUAL_WATER_C[told.sign]) - medianOf(smalls[0]!.values.slice()));
   const sure = found !== null && found.z >= SURE_Z;
   const enough = enoughOf({ source: found, sure, end, pixelNoise, on: on ?? 0, D, drive });
@@ -141,7 +144,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     })),
     dropped: foreign.map((name) => ({ name, reason: 'foreign' })),
     inOrder: order.asGiven,
-    standing: standingPlaces(smalls, sign).map(({ x, y, radius, contrast }) => ({
+    standing: standing.map(({ x, y, radius, contrast }) => ({
       x: scale * x + (scale - 1) / 2,
       y: scale * y + (scale - 1) / 2,
       radius: scale * radius,
