@@ -51,37 +51,42 @@ export function argueFrame(
   const setting = settingFor(document, frameId);
   const known = circumstancesOf(document, frameId);
   const { width } = document.frameFacts[frameId]!;
-  return (
-    look.candidates
-      .map((seen, index): ArguedCandidate => {
-        const finding = findingOn(document, frameId, seen);
-        const measured = measuredOf(seen, setting);
-        const moved = partner && movedBetween(look, index, partner, width);
-        const other = otherSide && otherSideSays(document, frameId, seen, otherSide);
-        const since = lastTimeSays(document, frameId, seen, lastTime);
-        const circumstances: Circumstance[] = [
-          ...known,
-          ...(moved ? [`${moved}-between-frames` as const] : []),
-          ...(other ? [other] : []),
-          ...(since ? [since] : []),
-          ...(repeatsInHouse(document, frameId, measured.evidence) ? (['repeats-in-house'] as const) : []),
-        ];
-        const argued: Argued = finding?.value.argued ?? { measured, circumstances, outcomes: [] };
-        const ranked = rankCauses(knownOf(argued));
-        return {
-          frameId,
-          index,
-          seen,
-          argued,
-          ranked,
-          relevance: relevance(seen, ranked),
-          ruling: rulingOn(document, frameId, seen),
-          finding,
-        };
-      })
-      // What nothing explains comes last: there is less to do about it.
-      .sort((a, b) => Number(isUndecided(a)) - Number(isUndecided(b)) || b.relevance - a.relevance)
-  );
+  return look.candidates
+    .map((seen, index): ArguedCandidate => {
+      const finding = findingOn(document, frameId, seen);
+      const measured = measuredOf(seen, setting);
+      const moved = partner && movedBetween(look, index, partner, width);
+      const other = otherSide && otherSideSays(document, frameId, seen, otherSide);
+      const since = lastTimeSays(document, frameId, seen, lastTime);
+      const circumstances: Circumstance[] = [
+        ...known,
+        ...(moved ? [`${moved}-between-frames` as const] : []),
+        ...(other ? [other] : []),
+        ...(since ? [since] : []),
+        ...(repeatsInHouse(document, frameId, measured.evidence) ? (['repeats-in-house'] as const) : []),
+      ];
+      const argued: Argued = finding?.value.argued ?? { measured, circumstances, outcomes: [] };
+      const ranked = rankCauses(knownOf(argued));
+      return {
+        frameId,
+        index,
+        seen,
+        argued,
+        ranked,
+        relevance: relevance(seen, ranked),
+        ruling: rulingOn(document, frameId, seen),
+        finding,
+      };
+    })
+    .sort(mostRelevantFirst);
+}
+
+/** Order of a list of candidates: what nothing explains comes last, as there is less to do about it. */
+export function mostRelevantFirst(
+  a: Pick<ArguedCandidate, 'ranked' | 'relevance'>,
+  b: Pick<ArguedCandidate, 'ranked' | 'relevance'>,
+): number {
+  return Number(isUndecided(a)) - Number(isUndecided(b)) || b.relevance - a.relevance;
 }
 
 /** None of the causes that are known is likelier than that it is something else. */

@@ -5,7 +5,7 @@ import { ID, visitDocument } from '../testing/visit';
 import { shapeSchema } from '../frame/region';
 import { emptyFinding, findingValueSchema } from '../visit/findingRow';
 import { acceptCandidate } from './accept';
-import { argueFrame } from './argue';
+import { argueFrame, type ArguedCandidate, mostRelevantFirst } from './argue';
 import { circumstancesOf } from './circumstances';
 import { gateOf, gateOfFinding, gateWords } from './gate';
 import { lookOptionsFor, settingFor, unknownWords } from './lookAt';
@@ -342,4 +342,10 @@ describe('two frames of one stop', () => {
     expect(reflection(seen(130))).toBeGreaterThan(0.5);
     expect(reflection(seen(130))).toBeGreaterThan(2 * reflection(null));
   });
+});
+
+test('a list holds the most relevant first, and what nothing explains last', () => {
+  const one = (code: string, relevance: number) => ({ relevance, ranked: [{ cause: { code } }] }) as unknown as ArguedCandidate;
+  const list = [one('unknown', 9), one('moisture', 1), one('unknown', 12), one('air-leak', 4)].sort(mostRelevantFirst);
+  expect(list.map(({ relevance }) => relevance)).toEqual([4, 1, 12, 9]);
 });

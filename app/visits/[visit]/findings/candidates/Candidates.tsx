@@ -3,7 +3,7 @@
 import { Button, Progress, Segmented } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { argueFrame, type ArguedCandidate, type Related } from '@core/candidates/argue';
+import { argueFrame, type ArguedCandidate, mostRelevantFirst, type Related } from '@core/candidates/argue';
 import { nothingMeans, nothingWords } from '@core/candidates/nothing';
 import { partnerOf } from '@core/candidates/partner';
 import { otherSideFrameOf } from '@core/candidates/related';
@@ -115,7 +115,7 @@ function argueAll(document: VisitDocument, looks: Readonly<Record<string, FrameL
   return Object.entries(looks)
     .filter(([id]) => document.rows.frame[id]?.value.discarded === false)
     .flatMap(([id, look]) => argueFrame(document, id, look, relatedIn(document, id, looks)))
-    .sort((a, b) => b.relevance - a.relevance);
+    .sort(mostRelevantFirst);
 }
 
 /** Frames of the last visit are not looked through for a whole visit: its answers are known. */
