@@ -94,6 +94,22 @@ describe('nothing is claimed', () => {
     expect(whys(compared(2, { outsideC: [2, 16] }))).toEqual(['too-little-drive', 'too-little-drive']);
   });
 
+  test('of a face that no wall shows in such air: frames from inside that are said to be from outside', () => {
+    const pair = wallPair(2);
+    const [before, after] = rendered(pair);
+    const { name, x, y, width, height } = pair.places[0]!;
+    const spans = Array.from({ length: height }, (_, row) => ({ y: y + row, from: x, to: x + width - 1 }));
+    const outside = (look: Look): Look => ({ ...look, side: 'outside' });
+    const [one] = changesOf(
+      outside(lookOf(before, pair.before)),
+      outside(lookOf(after, pair.after)),
+      pair.transform,
+      [{ name, spans, cut: false, surface: 'not-said' }],
+      LIGHT,
+    );
+    expect(one).toMatchObject({ verdict: 'cannot-say', why: 'no-such-wall', change: null, uncertainty: null });
+  });
+
   test('between winter and summer', () => {
     expect(whys(compared(2, { outsideC: [2, 34] }))).toEqual(['opposite-drive', 'opposite-drive']);
   });

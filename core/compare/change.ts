@@ -82,6 +82,7 @@ export type Why =
   | 'whole-wall'
   | 'same-or-better'
   | 'space-unknown'
+  | 'no-such-wall'
   | 'surface-changed'
   | 'looks-different'
   | 'not-in-view'
@@ -142,12 +143,12 @@ export function changesOf(
     return forbidden;
   });
   const asked = places.filter((_, i) => mute[i] === null);
-  const told = asked.length === 0 ? null : losses(before, after, h, places, asked, known);
+  const told = asked.length === 0 ? [] : losses(before, after, h, places, asked, known);
   return places.map((place, i): Change => {
-    const one = told?.[asked.indexOf(place)];
-    if (mute[i] !== null || !one)
-      return { ...plain[i]!, change: null, uncertainty: null, verdict: 'cannot-say', why: mute[i] ?? 'too-uncertain' };
-    return { ...plain[i]!, ...verdictOf(one) };
+    const one = mute[i] ?? (typeof told === 'string' ? told : told[asked.indexOf(place)]!);
+    return typeof one === 'string'
+      ? { ...plain[i]!, change: null, uncertainty: null, verdict: 'cannot-say', why: one }
+      : { ...plain[i]!, ...verdictOf(one) };
   });
 }
 
@@ -217,7 +218,7 @@ interface Told extends LossChange {
   balancedU: number;
 }
 
-/** @param places - all that the wall around is without; @param asked - those that are asked about */
+/** @param places - all that the wall around is without; @param asked - those that are asked about; @returns why nothing, where nothing can be told */
 function losses(
   before: Look,
   after: Look,
@@ -225,7 +226,7 @@ function losses(
   places: readonly Place[],
   asked: readonly Place[],
   { wall, work }: Known,
-): Told[] | null {
+): Told[] | Why {
   const { width, height } = before.surface;
   const size = { width, height };
   const [driveBefore, driveAfter] = [driveOf(before), driveOf(after)];
@@ -237,7 +238,7 @@ function losses(
   const counts = Uint8Array.from(second.values, (value, i) => (hasReading(value - first.values[i]!) ? 1 : 0));
   for (const { spans } of places) for (const span of spans) clear(counts, width, height, span);
   const known = counts.reduce((sum, count) => sum + count, 0);
-  if (known < LEAST_WALL * counts.length) return null;
+  if (known < LEAST_WALL * counts.length) return 'too-uncertain';
   const [restBefore, slowBefore] = aboveSlow(first, counts);
   const [restAfter, slowAfter] = aboveSlow(second, counts);
   const [rest] = aboveSlow({ ...size, values: second.values.map((value, i) => value - first.values[i]!) }, counts);
@@ -281,7 +282,7 @@ function losses(
       u: u * Math.abs(driveAfter),
     })),
   );
-  return told.map((one, i) => ({ ...one, balancedU: seen[i]!.u }));
+  return told?.map((one, i) => ({ ...one, balancedU: seen[i]!.u })) ?? 'no-such-wall';
 }
 
 /** A grid without what changes slowly over the unchanged wall, and that. */

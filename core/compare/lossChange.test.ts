@@ -32,7 +32,7 @@ function asked({ wall, around, place, standing = INSIDE, histories = [STEADY, ST
     driveK: drive,
   });
   const against = (v: 0 | 1) => (around[v] - place[v]) * drive;
-  const [change] = lossChanges([visit(0), visit(1)], null, work, [{ beforeK: against(0), afterK: against(1), u: 0.05 }]);
+  const [change] = lossChanges([visit(0), visit(1)], null, work, [{ beforeK: against(0), afterK: against(1), u: 0.05 }])!;
   return change!;
 }
 
@@ -77,7 +77,7 @@ describe('heat in the wall', () => {
     });
     const [change] = lossChanges([visit(0, STEADY), visit(1, FRONT)], null, null, [
       { beforeK: at(STEADY, 0) - at(STEADY, 2), afterK: at(FRONT, 0) - at(FRONT, 2), u: 0.05 },
-    ]);
+    ])!;
     return change!.likely;
   };
   const plain = (h: WallHistory) => (20 - at(h, 0)) / 18;

@@ -29,6 +29,8 @@ const SEED = 20_260;
 const SAME_FAMILY = 0.6;
 /** A face that no wall of its family shows is that much less likely for each so many kelvin. */
 const BEYOND_K = 0.7;
+/** Where the walls of a class show a level this seldom, weighed by how well it is known, they do not show it at all. */
+const NEVER = 1e-5;
 /** Along a family a face must move so much of what it would in balance, to be read as loss. */
 const LEAST_SLOPE = 0.15;
 
@@ -78,7 +80,8 @@ export interface LossChange {
  * history. A place moves along a family of walls by its insulation.
  *
  * @param texture - null where it says nothing
- * @returns means and standard deviations of what remains possible; the same for the same arguments
+ * @returns means and standard deviations of what remains possible; null where no wall of the class shows such levels; the same for
+ * the same arguments
  *
  * Linear in draws and places; some 50 ms for twelve places.
  */
@@ -87,7 +90,7 @@ export function lossChanges(
   texture: Contrast | null,
   work: WorkSaid,
   places: readonly PlaceSeen[],
-): LossChange[] {
+): LossChange[] | null {
   const random = seededRandom(SEED);
   const normal = normalFrom(random);
   const families = visits[0].wall.families.length;
@@ -96,6 +99,7 @@ export function lossChanges(
   const pair = (length: number) => [new Float64Array(length), new Float64Array(length)] as const;
   const [draws, around, beside] = [pair(MOST_UNSURE), pair(MOST_OF_A_FAMILY), pair(MOST_OF_A_FAMILY)];
   const sums = places.map(() => ({ left: new Moments(), changed: new Moments() }));
+  let shown = 0;
   for (let n = 0; n < DRAWS; n += 1) {
     const own = Math.floor(random() * families);
     const insulated = random();
@@ -113,6 +117,7 @@ export function lossChanges(
     const level = along(first, at, losses.length);
     const later = along(second, placeOnFamily(losses, loss * (1 - saved)), losses.length);
     let weight = bell((visits[0].levelC - level) / visits[0].levelU) * bell((visits[1].levelC - later) / visits[1].levelU);
+    shown += weight / DRAWS;
     if (texture !== null && weight > 0) {
       const [now, then] = [level - visits[0].hereC, later - visits[1].hereC].map((lack, v) => lack / visits[v as 0 | 1].driveK);
       const kept = bell((texture.kept - 1) / texture.u);
@@ -134,6 +139,7 @@ export function lossChanges(
       sums[k]![saved === 0 ? 'left' : 'changed'].add(w, before.loss, less);
     }
   }
+  if (shown < NEVER) return null;
   return sums.map(({ left, changed }) => {
     const [likely, otherwise] = left.weight >= changed.weight ? [left, changed] : [changed, left];
     const all = left.with(changed);

@@ -60,6 +60,8 @@ const WHY: Record<Why, string> = {
     'Against the wall beside it this place changed; whether the whole wall became better is not known, because the level of the camera is not known well enough. Say what was done.',
   'same-or-better':
     'It is as it was, or better together with the whole wall: the level of the camera does not tell which. Say what was done.',
+  'no-such-wall':
+    'No wall of this kind is so warm or so cold in the air that was noted. Check from where both frames were taken, the air, and how the wall is built.',
   'space-unknown': 'The air of the space that it is seen from is not known on both visits. Note it for that room.',
   'surface-changed': 'The surface itself was changed, so that its temperature does not tell the same as before.',
   'looks-different': 'It looks different in the photos, and nobody said yet whether the surface itself was changed.',
