@@ -13,9 +13,11 @@ import { type LogEntry, type LogValue, logEntrySchema } from '@core/visit/logRow
 import { rowIdFrom } from '@core/rows/rowId';
 import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
-import { framesOf, takenAtOf } from '@core/visit/frames';
-import { roomsOf, siteOf, visitRow } from '@core/visit/theVisit';
+import { hoursOf, usualReadAt } from '@core/visit/readAt';
+import { roomsOf, siteOf } from '@core/visit/theVisit';
+import { clockMoment, clockText } from '@ui/form/clockField';
 import { DataTable } from '@ui/table/DataTable';
+import { useNow } from '@ui/time/useNow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Kit.module.css';
@@ -23,15 +25,8 @@ import { WeatherBefore } from './WeatherBefore';
 
 const HOUR_MS = 3_600_000;
 const LARGEST_LOG_BYTES = 8 * 1024 * 1024;
-const now = () => Date.now();
 const HOUSE = 'house';
 const signed = (value: number) => `${value > 0 ? '+' : ''}${number(value, 1)}`;
-
-/** From as far back as walls remember to an hour after the last frame, and never less than twelve hours of the visit. */
-function visitHours(startedAt: number, frameTimes: number[]): { from: number; to: number } {
-  const times = [startedAt, ...frameTimes];
-  return { from: Math.min(...times) - (REMEMBERED_H + 1) * HOUR_MS, to: Math.max(...times, startedAt + 11 * HOUR_MS) + HOUR_MS };
-}
 
 /** Air while the round goes on, by hand or from a logger; each frame takes what was true at its time. */
 export function AirLog() {
@@ -51,6 +46,10 @@ export function AirLog() {
     ({ value }) => !value.archived && (value.kind === 'air' || value.kind === 'hygrometer'),
   );
   const [used, setUsed] = useState<string[]>([]);
+  const now = useNow();
+  const usualAt = usualReadAt(document, roomId, now);
+  const [typedAt, setTypedAt] = useState<string | null>(null);
+  const readAt = typedAt === null ? usualAt : clockMoment(typedAt, site.timeZone);
   const byHand: Row<'log'> = document.rows.log[byHandId] ?? {
     id: byHandId,
     version: 0,
@@ -74,10 +73,9 @@ export function AirLog() {
     try {
       if (file.size > LARGEST_LOG_BYTES)
         throw new CoreError('too_large', 'The file is larger than 8 MB.', {}, 'Export the hours of the visit only.');
-      const hours = visitHours(
-        visitRow(document).value.startedAt,
-        framesOf(document).map(({ id }) => Date.parse(takenAtOf(document, id))),
-      );
+      const { from, to } = hoursOf(document);
+      // As far back as walls remember.
+      const hours = { from: from - (REMEMBERED_H + 1) * HOUR_MS, to };
       const { entries, outside } = readLogger(await file.text(), { timeZone: site.timeZone, ...hours });
       edit(`Logger: ${file.name}`, [
         {
@@ -137,6 +135,12 @@ export function AirLog() {
         {field('Air inside', 'insideC', true)}
         {field('Air outside', 'outsideC', true)}
         {field('Humidity inside', 'humidityPct', false)}
+        <input
+          type="datetime-local"
+          aria-label="Read at"
+          value={typedAt ?? clockText(usualAt, site.timeZone)}
+          onChange={(event) => setTypedAt(event.target.value)}
+        />
         {instruments.length > 0 && (
           <Select
             mode="multiple"
@@ -150,13 +154,14 @@ export function AirLog() {
         )}
         <Button
           icon={<PlusOutlined />}
-          disabled={empty || !checked.success}
+          disabled={empty || !checked.success || readAt === null}
           onClick={() => {
-            put(byHand, 'Air noted', { ...byHand.value, entries: [...byHand.value.entries, { ...checked.data!, at: now() }] });
+            put(byHand, 'Air noted', { ...byHand.value, entries: [...byHand.value.entries, { ...checked.data!, at: readAt! }] });
+            setTypedAt(null);
             setDraft({ insideC: null, outsideC: null, humidityPct: null });
           }}
         >
-          Note for now
+          {typedAt === null && usualAt === now ? 'Note for now' : 'Note for then'}
         </Button>
         <Button icon={<UploadOutlined />} onClick={() => picker.current?.click()}>
           Logger file (CSV)
