@@ -10,9 +10,9 @@ import { REMEMBERED_H } from '@core/visit/wallHistoryOf';
 import { readLogger } from '@core/visit/readLogger';
 import type { Row } from '@core/entities';
 import { type LogEntry, type LogValue, logEntrySchema } from '@core/visit/logRow';
-import { rowIdFrom } from '@core/rows/rowId';
 import { number } from '@core/units/format';
 import { localTime } from '@core/units/localTime';
+import { byHandLog } from '@core/visit/byHandLog';
 import { hoursOf, usualReadAt } from '@core/visit/readAt';
 import { roomsOf, siteOf } from '@core/visit/theVisit';
 import { clockMoment, clockText } from '@ui/form/clockField';
@@ -38,8 +38,6 @@ export function AirLog() {
   const site = siteOf(document);
   const [roomId, setRoomId] = useState<string | null>(null);
   const roomName = roomId === null ? null : (document.rows.room[roomId]?.value.name ?? null);
-  const byHandId = rowIdFrom(roomId ?? document.visitId, 'log by hand');
-  const byHandName = roomName ? `${roomName}: by hand` : 'By hand';
   const logs = Object.values(document.rows.log);
   const [draft, setDraft] = useState<Omit<LogEntry, 'at'>>({ insideC: null, outsideC: null, humidityPct: null });
   const instruments = Object.values(document.rows.instrument).filter(
@@ -50,11 +48,7 @@ export function AirLog() {
   const usualAt = usualReadAt(document, roomId, now);
   const [typedAt, setTypedAt] = useState<string | null>(null);
   const readAt = typedAt === null ? usualAt : clockMoment(typedAt, site.timeZone);
-  const byHand: Row<'log'> = document.rows.log[byHandId] ?? {
-    id: byHandId,
-    version: 0,
-    value: { visitId: document.visitId, roomId, name: byHandName, entries: [] },
-  };
+  const byHand = byHandLog(document, roomId);
   const put = (row: Row<'log'>, label: string, value: LogValue | null) => edit(label, [{ entity: 'log', rowId: row.id, value }]);
   // What the instruments of the kit show is corrected by their own offsets.
   const [air, hygrometer] = (['air', 'hygrometer'] as const).map((kind) =>
