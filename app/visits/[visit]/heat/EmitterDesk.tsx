@@ -102,25 +102,25 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
   return (
     <details className={styles.card} open>
       <summary>What is known of it</summary>
-      <label className={styles.field}>
-        <span>Build</span>
-        <Select
-          aria-label={`Build, ${emitter.name}`}
-          value={value.build}
-          options={EMITTER_BUILDS.map((one) => ({ value: one, label: BUILDS[one].words }))}
-          onChange={(build) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })])}
-        />
-      </label>
-      <label className={styles.field}>
-        <span>Tails</span>
-        <Select
-          aria-label={`Tails, ${emitter.name}`}
-          value={value.tail}
-          options={TAILS.map((one) => ({ value: one, label: TAIL_WORDS[one] }))}
-          onChange={(tail) => edit(`Tails: ${emitter.name}`, [emitterPut(emitter.id, { tail })])}
-        />
-      </label>
       <div className={styles.fields}>
+        <label className={styles.field}>
+          <span>Build</span>
+          <Select
+            aria-label={`Build, ${emitter.name}`}
+            value={value.build}
+            options={EMITTER_BUILDS.map((one) => ({ value: one, label: BUILDS[one].words }))}
+            onChange={(build) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })])}
+          />
+        </label>
+        <label className={styles.field}>
+          <span>Tails</span>
+          <Select
+            aria-label={`Tails, ${emitter.name}`}
+            value={value.tail}
+            options={TAILS.map((one) => ({ value: one, label: TAIL_WORDS[one] }))}
+            onChange={(tail) => edit(`Tails: ${emitter.name}`, [emitterPut(emitter.id, { tail })])}
+          />
+        </label>
         {field('Rated output at 50 K', 'ratedW', ratedW, 'W', 50)}
         {field('Room needs', 'needW', needW, 'W', 50)}
         {field('Width', 'widthM', widthM, 'm', 0.1)}
