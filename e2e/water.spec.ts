@@ -79,7 +79,7 @@ test('what the series says moves what it may be, and the case goes on paper with
   ]);
   const { text: words } = await pdfText(await paper.path());
   expect(words).toContain('It comes out in the circle');
-  expect(words).toContain('720 litres');
+  expect(words).toContain('720 ± 140 litres');
   expect(words).toContain('Gas pipes');
 });
 
