@@ -95,13 +95,22 @@ describe('compare', () => {
   test('seen from outside or a loft the same pictures say the opposite', async () => {
     const loft = [
       '--before',
-      'inside=40,outside=0,space=20,emissivity=1',
+      'inside=40,outside=0,space=14,emissivity=1',
       '--after',
-      'inside=40,outside=4,space=20,emissivity=1',
+      'inside=40,outside=4,space=14,emissivity=1',
     ];
     const [place] = await verdicts('--side', 'loft', '--wall', 'light', ...loft);
     expect(place!.change).toBeLessThan(0);
     expect(place!.verdict).not.toBe('better');
+    // Colder than the air of a loft over a warm room is no floor of it.
+    const [none] = await verdicts(
+      '--side',
+      'loft',
+      '--wall',
+      'light',
+      ...loft.map((words) => words.replace('space=14', 'space=22')),
+    );
+    expect(none).toMatchObject({ verdict: 'cannot-say', why: 'no-such-wall', change: null, uncertainty: null });
   });
 
   test('refuses a loft without its air, a side, a wall and a history that it does not know', async () => {
