@@ -1,8 +1,10 @@
 import { axisOf, type Axis } from './axis';
+import { OWN_RATE } from './growth';
 import { lineStart } from './lineStart';
 import type { Patch } from './patches';
 import { seriesOf, without, type Series } from './series';
 import { again, dotSource, leftOfBins, lineSource, poolSource, type Known, type Source } from './source';
+import { riseAt } from './spots';
 import type { Stack } from './stack';
 import type { Standing } from './standing';
 
@@ -23,6 +25,9 @@ const MOST_AGAINST_FAINT = 18;
 const OUTDONE = 5;
 /** Where it was warm before, a camera that creeps shows changes of its own: what stands out less there is not believed. */
 const RIM_Z = 20;
+/** What a change may fall short of what is said: rates of its own and noise so many times, and a share of it. */
+const UNSURE = 3;
+const MODEL_SHARE = 0.3;
 /** What heat from below cannot show leaves more than this of each value, in noises. */
 const BLURRED = 1.55;
 /** What stands out less may be chance, and is not told of. */
@@ -67,7 +72,10 @@ export function chooseSource(
   known: (patch: Patch) => Known,
   standing: readonly Pick<Standing, 'x' | 'y' | 'radius'>[] = [],
 ): { leak: Found | null; others: Other[] } {
-  const candidates = patches.map((patch) => ({ patch, ...candidateOf(stack, noise, patch, known(patch)) }));
+  const candidates = patches.map((patch) => {
+    const candidate = candidateOf(stack, noise, patch, known(patch));
+    return { patch, ...candidate, real: changedSo(stack, noise, candidate.found, candidate.known) };
+  });
   const [leaks, others] = [candidates.filter(isLeak), candidates.filter((one) => !isLeak(one))];
   const loudest = Math.max(0, ...others.map(({ found }) => found.z));
   const onRim = ({ x, y }: Source) => standing.some((place) => Math.hypot(x - place.x, y - place.y) < place.radius);
@@ -92,6 +100,8 @@ interface Candidate {
   found: Found;
   series: Series;
   known: Known;
+  /** Whether the place changed as much as the source would have it, `changedSo`. */
+  real: boolean;
 }
 
 /** The place once more, by noise alone: a leak is told from others with room for what models lack, its place is not. */
@@ -104,16 +114,30 @@ function placed({ found, series, known }: Candidate): Pick<Source, 'x' | 'y' | '
 }
 
 /**
+ * Steady rates are taken out of every course, and so a thing that warms ever slower looks like cold that grows. A leak changes its
+ * place by what it is said to, but for a rate of its own.
+ */
+function changedSo({ width, height, rises, times }: Stack, noise: number, found: Found, known: Known): boolean {
+  const [x, y] = [Math.round(found.x), Math.round(found.y)];
+  if (x < 0 || y < 0 || x >= width || y >= height) return true;
+  const end = times.at(-1)!;
+  const said = found.amount * (riseAt([0, 0], end, found.floor, found.spots) - riseAt([0, 0], 0, found.floor, found.spots));
+  const changed = rises.at(-1)![y * width + x]! - rises[0]![y * width + x]!;
+  const short = known.sign * (said - changed);
+  return !(short > UNSURE * (OWN_RATE * end + noise) + MODEL_SHARE * Math.abs(said));
+}
+
+/**
  * Whether a patch behaves like a leak: its heat has the sign that is looked for, its values are usual for one, and the model leaves hardly
  * more than noise over. Heat from one place is followed well; along a line it comes from more than the line near its start.
  */
-function isLeak({ found: { kind, each, unusual, z, amount }, known }: Candidate): boolean {
-  if (amount * known.sign <= 0) return false;
+function isLeak({ found: { kind, each, unusual, z, amount }, known, real }: Candidate): boolean {
+  if (amount * known.sign <= 0 || !real) return false;
   if (kind !== 'line' && each > BLURRED) return false;
   return unusual + LEFT_AGAINST * Math.max(0, each - 1) < (z < FAINT_Z ? MOST_AGAINST_FAINT : MOST_AGAINST);
 }
 
-function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Candidate {
+function candidateOf(stack: Stack, noise: number, patch: Patch, known: Known): Omit<Candidate, 'real'> {
   const xs = patch.members.map((at) => at % stack.width);
   const ys = patch.members.map((at) => Math.floor(at / stack.width));
   const series = seriesOf(stack, noise, around(patch, xs, ys, known.lambda));

@@ -1,7 +1,7 @@
 import { cholesky, solveWith } from '../geometry/cholesky';
 
 /** A thing in view may warm at a rate of its own: standard deviation of such rates, K/s. */
-const OWN_RATE = 1 / 3600;
+export const OWN_RATE = 1 / 3600;
 
 /**
  * Takes out of series of readings what does not tell a leak: their level, and as far as it is needed a steady rate.
