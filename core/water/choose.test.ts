@@ -89,16 +89,19 @@ describe('which patch is a leak', () => {
     expect(chosen(stackOf(-0.8, 0), [leak(30)])).toBeNull();
   });
 
-  test('what warms ever slower is no cold that grows, though it looks so without its rate', () => {
-    const rises = stackOf(0, 0).rises.map((values, i) =>
-      values.map((value, p) => {
-        const [x, y] = [(p % width) - LEAK.x, Math.floor(p / width) - LEAK.y];
-        return value + 2 * (1 - Math.exp(-i / 6)) * Math.exp(-(x * x + y * y) / (2 * 6 ** 2));
-      }),
-    );
-    const slower = { ...stackOf(0, 0), rises };
-    const cold = chooseSource(slower, NOISE, [leak(40)], () => ({ ...known(), sign: -1, on: 300, onU: 360, begin: 600 }));
-    expect(cold.leak).toBeNull();
+  test('what grows only beside a steady rate of the other sign is none: its place did not warm', () => {
+    const against = (kelvin: number) => {
+      const stack = stackOf(0.8, 0);
+      const rises = stack.rises.map((values, i) =>
+        values.map((value, p) => {
+          const [x, y] = [(p % width) - LEAK.x, Math.floor(p / width) - LEAK.y];
+          return value - kelvin * (i / 19) * Math.exp(-(x * x + y * y) / (2 * 8 ** 2));
+        }),
+      );
+      return chosen({ ...stack, rises }, [leak(30)]);
+    };
+    expect(against(0.3)).not.toBeNull();
+    expect(against(4)).toBeNull();
   });
 
   test('its heat has the sign that was looked for', () => {
