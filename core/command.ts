@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ENTITIES, type Entity, type Row, type Values } from './entities';
 import type { EntityDefinition } from './rows/entity';
 import { idSchema } from './rows/fields';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ENTITIES, type Row, type VisitEntity } from './entities';
 import { idSchema } from './rows/fields';
 import type { Answer } from './round/stopRow';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { cameraEntity } from './camera/cameraRow';
 import { rulingEntity } from './candidates/rulingRow';
 import { handoverEntity } from './camera/handoverRow';

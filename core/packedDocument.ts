@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { VisitDocument } from './document';
 
 /** Objects of one kind: the names of their fields once, and a list of values for each. */

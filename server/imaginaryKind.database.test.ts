@@ -1,6 +1,6 @@
 import type * as MySqlCore from 'drizzle-orm/mysql-core';
 import { v7 as newId } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Entity, Row } from '@core/entities';
 import type { EntityDefinition } from '@core/rows/entity';
 import type * as Uuid from '@data/columns/uuid';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { basisSchema } from '@core/radiometry/basis';
 import { SIDES } from '@core/radiometry/side';
 import { idSchema, momentSchema, nameSchema } from '@core/rows/fields';

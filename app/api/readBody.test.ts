@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { CoreError } from '@core/errors';
 import { bodyWithin, requireBody, requireQuery } from './readBody';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { CoreError } from '@core/errors';
 import { requireRoom } from '@server/room';
 

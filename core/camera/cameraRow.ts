@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { storedAlignmentSchema } from '../frame/alignment';
 import { defineEntity } from '../rows/entity';
 import { kelvinSchema, momentSchema, nameSchema } from '../rows/fields';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SIDES } from '../radiometry/side';
 import { momentSchema, textSchema } from '../rows/fields';
 import { CHECKS, type CheckCode } from './checks';

@@ -37,6 +37,8 @@ const CONTRAST_KEPT_U = 0.04;
 const CONTRAST_U = 0.15;
 /** A wall of which less can be seen around the regions tells nothing of level and layers. */
 const LEAST_WALL = 0.1;
+/** A place may lack this share of its readings. */
+const MAY_LACK = 0.02;
 const LEAST_BOXES = 12;
 
 /** A frame of surface temperatures, °C (NaN: no reading), where it was taken from, and what the wall stood in. */
@@ -92,7 +94,7 @@ export type Why =
 export interface Change {
   name: string;
   /** Mean surface temperatures, °C; null where not in view. */
-  beforeC: number;
+  beforeC: number | null;
   afterC: number | null;
   /** Temperature factors (T − outer air) / (inside − outer air); seen from outside or from the loft they fall as a place gets better. */
   factorBefore: number | null;
@@ -125,25 +127,25 @@ export function changesOf(
   const forbidden = forbiddenBy(before, after);
   const later = warped(after.surface, before.surface, h);
   const plain = places.map((place) => {
-    const beforeC = meanOf(before.surface, place.spans)!;
+    const beforeC = meanOf(before.surface, place.spans);
     const afterC = meanOf({ ...before.surface, values: later }, place.spans);
     const factor = (look: Look, value: number) => (value - outerAirC(look)) / driveOf(look);
     return {
       name: place.name,
       beforeC,
       afterC,
-      factorBefore: drives[0] === 0 ? null : factor(before, beforeC),
+      factorBefore: drives[0] === 0 || beforeC === null ? null : factor(before, beforeC),
       factorAfter: drives[1] === 0 || afterC === null ? null : factor(after, afterC),
     };
   });
   const mute = places.map((place, i): Why | null => {
-    if (plain[i]!.afterC === null || place.cut) return 'not-in-view';
+    if (plain[i]!.beforeC === null || plain[i]!.afterC === null || place.cut) return 'not-in-view';
     if (place.surface === 'changed') return 'surface-changed';
     if (place.surface === 'not-said' && different.has(place.name)) return 'looks-different';
     return forbidden;
   });
   const asked = places.filter((_, i) => mute[i] === null);
-  const told = asked.length === 0 ? [] : losses(before, after, h, places, asked, known);
+  const told = asked.length === 0 ? [] : losses([before, after], later, h, places, asked, known);
   return places.map((place, i): Change => {
     const one = mute[i] ?? (typeof told === 'string' ? told : told[asked.indexOf(place)]!);
     return typeof one === 'string'
@@ -199,8 +201,8 @@ export function warped(after: Grid, { width, height }: Pick<Grid, 'width' | 'hei
   return values;
 }
 
-/** Mean over spans; null where a pixel of them has no value. */
-function meanOf({ width, values }: Grid, spans: readonly Span[]): number | null {
+/** Mean over spans of what has a value; null where more than so small a share has none. */
+function meanOf({ width, values }: Grid, spans: readonly Span[], without = MAY_LACK): number | null {
   let [sum, n, missing] = [0, 0, 0];
   for (const { y, from, to } of spans)
     for (let x = from; x <= to; x += 1) {
@@ -210,7 +212,7 @@ function meanOf({ width, values }: Grid, spans: readonly Span[]): number | null 
         n += 1;
       } else missing += 1;
     }
-  return n === 0 || missing > 0.02 * (n + missing) ? null : sum / n;
+  return n === 0 || missing > without * (n + missing) ? null : sum / n;
 }
 
 interface Told extends LossChange {
@@ -218,10 +220,10 @@ interface Told extends LossChange {
   balancedU: number;
 }
 
-/** @param places - all that the wall around is without; @param asked - those that are asked about; @returns why nothing, where nothing can be told */
+/** @param later - the later frame on the earlier one's pixels; @param places - all that the wall around is without; @param asked - those that are asked about; @returns why nothing, where nothing can be told */
 function losses(
-  before: Look,
-  after: Look,
+  [before, after]: readonly [Look, Look],
+  later: Float32Array,
   h: Homography,
   places: readonly Place[],
   asked: readonly Place[],
@@ -231,24 +233,23 @@ function losses(
   const size = { width, height };
   const [driveBefore, driveAfter] = [driveOf(before), driveOf(after)];
   const first: Grid = { ...size, values: before.surface.values.map((value) => (value - outerAirC(before)) / driveBefore) };
-  const second: Grid = {
-    ...size,
-    values: warped(after.surface, size, h).map((value) => (value - outerAirC(after)) / driveAfter),
-  };
-  const counts = Uint8Array.from(second.values, (value, i) => (hasReading(value - first.values[i]!) ? 1 : 0));
+  const second: Grid = { ...size, values: later.map((value) => (value - outerAirC(after)) / driveAfter) };
+  const moved: Grid = { ...size, values: second.values.map((value, i) => value - first.values[i]!) };
+  const counts = new Uint8Array(moved.values.length);
+  for (let i = 0; i < counts.length; i += 1) counts[i] = hasReading(moved.values[i]!) ? 1 : 0;
   for (const { spans } of places) for (const span of spans) clear(counts, width, height, span);
   const known = counts.reduce((sum, count) => sum + count, 0);
   if (known < LEAST_WALL * counts.length) return 'too-uncertain';
   const [restBefore, slowBefore] = aboveSlow(first, counts);
   const [restAfter, slowAfter] = aboveSlow(second, counts);
-  const [rest] = aboveSlow({ ...size, values: second.values.map((value, i) => value - first.values[i]!) }, counts);
-  const usual = (grid: Grid) => medianOf(Float32Array.from(grid.values.filter((_, i) => counts[i] === 1 && i % 3 === 0)));
+  const [rest] = aboveSlow(moved, counts);
+  const usual = (grid: Grid) => medianOf(grid.values.filter((_, i) => i % 3 === 0 && counts[i] === 1));
   const levels = [usual(slowBefore), usual(slowAfter)] as const;
   const driveU = Math.SQRT2 * AIR_K;
   const finer = Math.sqrt(Math.abs(h[0]! * h[4]! - h[1]! * h[3]!)) / (h[8]! || 1);
   const [blurBefore, blurAfter] = [BLUR_PX, BLUR_PX / Math.max(0.1, finer)];
   const seen = asked.map(({ spans }) => {
-    const [own, standsBefore, standsAfter] = [rest, restBefore, restAfter].map((grid) => meanOf(grid, spans)!) as [
+    const [own, standsBefore, standsAfter] = [rest, restBefore, restAfter].map((grid) => meanOf(grid, spans, 1)!) as [
       number,
       number,
       number,
@@ -287,9 +288,10 @@ function losses(
 
 /** A grid without what changes slowly over the unchanged wall, and that. */
 function aboveSlow(grid: Grid, counts: Uint8Array): [Grid, Grid] {
-  const filled: Grid = { ...grid, values: grid.values.map((value) => (hasReading(value) ? value : 0)) };
-  const slow = slowSurface(filled, counts);
-  return [{ ...grid, values: grid.values.map((value, i) => value - slow.values[i]!) }, slow];
+  const slow = slowSurface(grid, counts);
+  const values = new Float32Array(grid.values.length);
+  for (let i = 0; i < values.length; i += 1) values[i] = grid.values[i]! - slow.values[i]!;
+  return [{ ...grid, values }, slow];
 }
 
 /** Standard uncertainty of a wall's level from a camera and thermometers, K. */

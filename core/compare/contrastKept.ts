@@ -21,9 +21,7 @@ const ROUNDS = 4;
  */
 export function contrastKept(before: Grid, after: Grid, counts: Uint8Array): number {
   const [a, b] = [textureOf(before), textureOf(after)];
-  const places = [...counts.keys()].filter((i) => counts[i] === 1 && i % 2 === 0);
-  const one = Float32Array.from(places, (i) => a[i]!);
-  const other = Float32Array.from(places, (i) => b[i]!);
+  const [one, other] = [everyOther(a, counts), everyOther(b, counts)];
   const limits = [THING * robustSpread(one.slice()), THING * robustSpread(other.slice())] as const;
   let slope = 1;
   let likeness = 0;
@@ -46,6 +44,14 @@ export function contrastKept(before: Grid, after: Grid, counts: Uint8Array): num
   }
   // Where half of what is seen is noise, a slope says little.
   return likeness < 0.5 ? 1 : slope / Math.max(0.5, Math.sqrt(likeness));
+}
+
+/** Every second pixel, where it counts. */
+function everyOther(values: Float32Array, counts: Uint8Array): Float32Array {
+  const kept = new Float32Array(values.length);
+  let n = 0;
+  for (let i = 0; i < values.length; i += 2) if (counts[i] === 1) kept[n++] = values[i]!;
+  return kept.slice(0, n);
 }
 
 function textureOf(grid: Grid): Float32Array {

@@ -136,16 +136,16 @@ const kept = new Map<string, Pick<FamilyAt, 'losses' | 'adds'>[]>();
 /** What ordinary days leave on the faces of each family, for an amount of 1; the same for every visit. */
 function ordinary(wall: WallClass, side: Side): Pick<FamilyAt, 'losses' | 'adds'>[] {
   const key = `${wall} ${side}`;
-  const absorptance = side === 'inside' ? ABSORPTANCE : 0;
-  const found =
-    kept.get(key) ??
-    memoriesOf(wall, side).map(({ losses, memories }) => ({
-      losses,
-      adds: ORDINARY_DAYS.map((day) => {
-        const shape = shapeOf(day, FILMS[side].outer, absorptance);
-        return Float64Array.from(memories, (memory) => faceAfter(memory, shape).faceC);
-      }),
-    }));
+  const found = kept.get(key) ?? afterShapes(memoriesOf(wall, side), side);
   kept.set(key, found);
   return found;
+}
+
+function afterShapes(walls: readonly Remembered[], side: Side): Pick<FamilyAt, 'losses' | 'adds'>[] {
+  const absorptance = side === 'inside' ? ABSORPTANCE : 0;
+  const shapes = ORDINARY_DAYS.map((day) => (day.amount[1] === 0 ? null : shapeOf(day, FILMS[side].outer, absorptance)));
+  return walls.map(({ losses, memories }) => ({
+    losses,
+    adds: shapes.map((shape) => Float64Array.from(memories, (memory) => (shape ? faceAfter(memory, shape).faceC : 0))),
+  }));
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../errors';
 import { affineThrough, similarityThrough } from '../geometry/affine';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, nameSchema, temperatureSchema } from '../rows/fields';
 import { basisSchema } from '../radiometry/basis';

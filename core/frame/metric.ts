@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../errors';
 import { beforeHorizon, type Homography, homographyThrough, projected } from '../geometry/homography';
 import { crossesItself } from '../geometry/outline';

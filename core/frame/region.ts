@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../errors';
 
 const pixel = z.number().int().min(-100_000).max(100_000);

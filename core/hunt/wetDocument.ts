@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../errors';
 import { WET_WALLS, type Patch, type WetOrNot } from './wet';
 

@@ -32,7 +32,7 @@ export function leftBy(
   // Seen from outside or from a loft less heat that comes through is a colder face.
   const drive = (look.side === 'inside' ? 1 : -1) * (look.insideC - outerAirC(look));
   const [one, other] = [place, beside].map(({ id }) => changes.find(({ name }) => name === id)) as [Change, Change];
-  if (one.change === null || other.change === null) return null;
+  if (one.change === null || other.change === null || one.beforeC === null || other.beforeC === null) return null;
   const beforeK = one.beforeC - other.beforeC;
   return {
     place: place.name,

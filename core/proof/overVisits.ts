@@ -58,10 +58,10 @@ export function courseOf(
     const change = 'changes' in answer ? answer.changes.find(({ name }) => name === regionId) : undefined;
     return change ? [{ visit, change }] : [];
   });
-  const [any] = changes;
+  const beforeC = changes[0]?.change.beforeC ?? null;
   const drive = look.insideC - outerAirC(look);
-  if (!any || drive === 0) return [];
-  const seen = (any.change.beforeC - outerAirC(look)) / drive;
+  if (beforeC === null || drive === 0) return [];
+  const seen = (beforeC - outerAirC(look)) / drive;
   // As it would be seen from inside, where a higher factor is better on every side.
   const first = look.side === 'inside' ? seen : 1 - seen;
   return [

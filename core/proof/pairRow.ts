@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { shapeSchema, type DrawnShape } from '../frame/region';
 import { WORKS } from '../compare/lossChange';
 import type { WallClass } from '../weather/wallFamilies';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity } from '../rows/entity';
 import { nameSchema, textSchema } from '../rows/fields';
 

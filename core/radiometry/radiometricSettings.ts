@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const celsius = z.number().min(-150).max(2000);
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { textSchema } from '../rows/fields';
 import type { Side } from './side';
 import { airTransmittance } from './airPath';

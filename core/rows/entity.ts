@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Whose rows of a kind are: a visit's, its site's (all visits see them), everybody's on the shelf, or a loan's. */
 export type Scope = 'visit' | 'site' | 'shelf' | 'loan';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { COLOUR_MAP_NAMES, type ColourMapName } from './colourMaps';
 
 /** Everything on one side of a temperature, °C, is shaded. */

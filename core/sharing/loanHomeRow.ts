@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_LOAN } from '../rows/entity';
 import { daySchema, idSchema } from '../rows/fields';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity } from '../rows/entity';
 import { idSchema, indoorSchema, momentSchema, nameSchema } from '../rows/fields';
 import { latitudeSchema, longitudeSchema, STRICTNESSES, timeZoneSchema } from '../weather/plan';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, momentSchema, nameSchema } from '../rows/fields';
 
 const metres = z.number().min(-100).max(100);

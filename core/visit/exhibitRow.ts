@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PAIR_BY } from '../frame/reading';
 import { defineEntity } from '../rows/entity';
 import { idSchema, momentSchema, textSchema } from '../rows/fields';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { arguedSchema } from '../causes/arguedRow';
 import { PAIR_BY } from '../frame/reading';
 import { defineEntity, OF_VISIT } from '../rows/entity';

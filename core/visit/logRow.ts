@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { airSchema, humiditySchema, idSchema, momentSchema, nameSchema } from '../rows/fields';
 

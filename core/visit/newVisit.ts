@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { VISIT_KINDS } from './kinds';
 import { idSchema, nameSchema } from '../rows/fields';
 import { conditionsValueSchema } from './conditionsRow';

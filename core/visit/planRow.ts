@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { daySchema, idSchema, indoorSchema, momentSchema, textSchema } from '../rows/fields';
 import { SEASON_CHOICES, STRICTNESSES, timeConstantsSchema } from '../weather/plan';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_SITE } from '../rows/entity';
 import { daySchema, idSchema, momentSchema, nameSchema, textSchema } from '../rows/fields';
 import { steadySpanSchema } from '../scale/scale';

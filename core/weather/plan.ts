@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { USUAL_TIME_CONSTANTS, WALLS } from './wallMemory';
 
 /** Two schools: any cold overcast hour that physics allows, or darkness and numbers only. */

@@ -75,6 +75,16 @@ class Cut {
       ? outerC + (this.outer / this.films.outer) * (cells[0]! - outerC)
       : innerC + (this.inner / this.films.inner) * (cells[this.count - 1]! - innerC);
   }
+
+  /**
+   * What the face shows of a kelvin on the other side, from the cells that a kelvin on its own side drives: what one end does to
+   * the other, the other does to it (reciprocity; all steps are symmetric).
+   */
+  fromAcross(face: Face, cells: Float64Array): number {
+    return face === 'outer'
+      ? (this.inner / this.films.outer) * cells[this.count - 1]!
+      : (this.outer / this.films.inner) * cells[0]!;
+  }
 }
 
 /** How one face of a wall answers the air on both sides at equal steps: by how much for a kelvin, so many steps ago, K. */
@@ -106,20 +116,17 @@ const REMEMBERED_DAYS = 5;
 export function faceMemory(layers: readonly Layer[], films: Films, face: Face): FaceMemory {
   const cut = new Cut(layers, films);
   const count = (REMEMBERED_DAYS * DAY_MINUTES) / STEP_MINUTES + 1;
-  const answer = (outer: number, inner: number) => {
-    const cells = new Float64Array(cut.count);
-    return Float64Array.from({ length: count }, (_, ago) => {
-      const [o, i] = ago === 0 ? [outer, inner] : [0, 0];
-      cut.step(cells, o, i);
-      return cut.face(face, cells, o, i);
-    });
-  };
+  const [near, far] = [new Float64Array(count), new Float64Array(count)];
+  const cells = new Float64Array(cut.count);
+  const [outerC, innerC] = face === 'outer' ? [1, 0] : [0, 1];
+  for (let ago = 0; ago < count; ago += 1) {
+    const now = ago === 0 ? 1 : 0;
+    cut.step(cells, now * outerC, now * innerC);
+    near[ago] = cut.face(face, cells, now * outerC, now * innerC);
+    far[ago] = cut.fromAcross(face, cells);
+  }
   const loss = balancedLoss(layers, films, face);
-  return {
-    outer: answer(1, 0),
-    inner: answer(0, 1),
-    outerShare: face === 'inner' ? loss : 1 - loss,
-  };
+  return face === 'outer' ? { outer: near, inner: far, outerShare: 1 - loss } : { outer: far, inner: near, outerShare: loss };
 }
 
 /** A face after what it stood in. */
@@ -135,7 +142,8 @@ export function faceAfter(memory: FaceMemory, { outerC, innerC }: Drives): FaceA
   const last = outerC.length - 1;
   let [sum, outer, inner] = [0, 0, 0];
   for (let ago = 0; ago < steps; ago += 1) {
-    const [o, i] = [memory.outer[ago]!, memory.inner[ago]!];
+    const o = memory.outer[ago]!;
+    const i = memory.inner[ago]!;
     sum += o * outerC[last - ago]! + i * innerC[last - ago]!;
     outer += o;
     inner += i;

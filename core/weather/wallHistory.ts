@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../errors';
 import { type Drives, STEP_MINUTES } from './wallFaces';
 import { ABSORPTANCE } from './wallMemory';

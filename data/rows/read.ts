@@ -1,6 +1,6 @@
 import { eq, getTableColumns, inArray, or, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Entity, Row, Values } from '@core/entities';
 import { entityOf } from '@core/entityOf';
 import type { Connection } from '../connection';

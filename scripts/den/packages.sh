@@ -5,7 +5,8 @@ need_node() {
   local version
   version=$(node --version)
   version=${version#v}
-  [ "${version%%.*}" -ge 20 ] || fail "Node.js 20 or newer is needed; this is $(node --version)."
+  [ "${version%%.*}" -ge 20 ] || fail "Node.js 20 or newer is needed; this is v$version."
+  node_version=v$version
 }
 
 packages_so_far() { printf ', %s of some %s' "$(ls -d "$DEN_ROOT"/node_modules/* "$DEN_ROOT"/node_modules/@*/* 2>/dev/null | wc -l)" "$packages_total"; }
@@ -14,7 +15,7 @@ packages_so_far() { printf ', %s of some %s' "$(ls -d "$DEN_ROOT"/node_modules/*
 need_packages() {
   need_node
   local want stamp="$DEN_HOME/packages.stamp"
-  want=$(cat "$DEN_ROOT/package-lock.json" "$DEN_ROOT/package.json" | sha256sum; node --version)
+  want=$(cat "$DEN_ROOT/package-lock.json" "$DEN_ROOT/package.json" | sha256sum; echo "$node_version")
   if [ -d "$DEN_ROOT/node_modules" ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$want" ]; then return; fi
   exec 8>"$DEN_HOME/packages.lock"
   flock 8

@@ -1,6 +1,6 @@
 import { closeSync, existsSync, fsyncSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
 import path from 'node:path';
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Writes a small file that is there whole or not at all, also after a power cut; only its owner reads it. */
 export function writeWhole(file: string, text: string): void {

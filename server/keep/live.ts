@@ -1,6 +1,6 @@
 import { CoreError } from '@core/errors';
 import type { Connection, RowDataPacket } from 'mysql2/promise';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { DataFolder } from './folder';
 import { readChecked, writeWhole } from './files';
 import { appliedMigrations, knownMigrations } from './migrations';

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
-import { z } from 'zod';
+import * as z from 'zod';
 import { readChecked, writeWhole } from './files';
 import { isAlive, nameOf, processSchema } from './processes';
 

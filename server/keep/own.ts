@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { z } from 'zod';
+import * as z from 'zod';
 import { withConnection, passwordsIn, type DatabaseAccess } from './access';
 import { DatabaseServer } from './databaseServer';
 import type { DataFolder } from './folder';

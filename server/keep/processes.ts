@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as pause } from 'node:timers/promises';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A process by number and the moment it began: numbers are given anew, both together are not. */
 export const processSchema = z.object({ pid: z.number().int().positive(), began: z.string() });

@@ -2,7 +2,7 @@
 
 import { Input } from 'antd';
 import { useState } from 'react';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import styles from './CommitText.module.css';
 
 /** A text that is kept when the hand leaves the field, and only when it is valid; what is wrong stands under it. */

@@ -2,7 +2,7 @@
 
 import { InputNumber } from 'antd';
 import { useState } from 'react';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './NumberField.module.css';
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** What is wrong with a form, by its fields; the first complaint of each. */
 export function problemsByField(error: z.ZodError | undefined): Record<string, string> {

@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Entity, Values } from '@core/entities';
 import { postJson } from '@ui/server/api';
 

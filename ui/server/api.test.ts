@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '@core/errors';
 import { getFile, getJson, postAgain, postJson, wordsOf } from './api';
 

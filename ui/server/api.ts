@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { patientFetch } from './reachable';
 

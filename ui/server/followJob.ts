@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError, type CoreErrorData } from '@core/errors';
 import { getJson, postJson } from './api';
 

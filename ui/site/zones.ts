@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { getJson } from '@ui/server/api';
 
 /** All time zones, for a field to choose from. */

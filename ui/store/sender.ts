@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Change, Command, Stale } from '@core/command';
 import type { Entity } from '@core/entities';
 import { CoreError, type CoreErrorData } from '@core/errors';

@@ -3,7 +3,7 @@
 import { CloudOutlined, FileTextOutlined, UploadOutlined } from '@ant-design/icons';
 import { App, Button, Tag, Tooltip, Upload } from 'antd';
 import { useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { localDay } from '@core/units/localTime';
 import { postJson, wordsOf } from '@ui/server/api';
 import type { FoundWeather } from './useWeather';

@@ -1,7 +1,7 @@
 'use client';
 
 import { startTransition, useEffect, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { weatherSchema } from '@core/weather/weather';
 import { getJson, wordsOf } from '@ui/server/api';
 

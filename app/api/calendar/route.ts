@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { calendarFile } from '@server/calendar';
 import { attachment, handle } from '../handle';
 import { requireBody } from '../readBody';

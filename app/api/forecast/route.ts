@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { standInWeather } from '@core/weather/standIn';
 import { latitudeSchema, longitudeSchema } from '@core/weather/plan';
 import { handle } from '../handle';

@@ -1,5 +1,5 @@
 import timeZoneOf from '@photostructure/tz-lookup';
-import { z } from 'zod';
+import * as z from 'zod';
 import { latitudeSchema, longitudeSchema } from '@core/weather/plan';
 import { handle } from '../handle';
 import { requireQuery } from '../readBody';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MAX_FILE_BYTES } from '@core/visit/limits';
 import { asking } from '@server/asking';
 import { addWeather } from '@data/queries/weather';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../../errors';
 import { TAILS, type BalanceAdvice, type BalanceState } from './state';
 

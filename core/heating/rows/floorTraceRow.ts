@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_FRAME } from '../../rows/entity';
 import { idSchema, nameSchema, textSchema } from '../../rows/fields';
 import { faceValueSchema } from './faceRow';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../../rows/entity';
 import { idSchema, momentSchema, textSchema } from '../../rows/fields';
 import { FLUSH_STEPS } from '../flushSteps';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../../rows/entity';
 import { idSchema, momentSchema, nameSchema } from '../../rows/fields';
 import { PIPE_MATERIALS } from '../pipes';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '../../errors';
 import { PIPE_MATERIALS } from '../pipes';
 import type { ClosedValve, JudgedValve } from './closedValve';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * A backup is data: a ZIP in which nothing is packed, so that it never becomes more than it is. `manifest.json` says what is

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { cutWeather } from '@core/weather/weather';
 import { asking } from '@server/asking';
 import { getWeather } from '@data/queries/weather';

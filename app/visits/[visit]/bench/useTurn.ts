@@ -2,7 +2,7 @@
 
 import { App } from 'antd';
 import { useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { CoreError } from '@core/errors';
 import type { Turn } from '@core/frame/reshape';
 import type { Row } from '@core/entities';

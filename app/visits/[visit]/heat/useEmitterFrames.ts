@@ -3,7 +3,7 @@
 import { App } from 'antd';
 import { useCallback, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Emitter } from '@core/circuit/emitters';
 import { spotOf } from '@core/circuit/spot';
 import { frameNameOf, takeIn, type TakenIn } from '@core/circuit/takeIn';

@@ -3,7 +3,7 @@
 import { CloudDownloadOutlined } from '@ant-design/icons';
 import { App, Button } from 'antd';
 import { useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import { rowIdFrom } from '@core/rows/rowId';
 import { HOUR_MS, weatherSchema } from '@core/weather/weather';
 import { framesOf, takenAtOf } from '@core/visit/frames';

@@ -178,7 +178,8 @@ function Region({
             )}
           </p>
           <p className={styles.quiet}>
-            {change.verdict === 'cannot-say' ? whyWords(change) : plainWords(change)} {units.temperature(change.beforeC)} before,{' '}
+            {change.verdict === 'cannot-say' ? whyWords(change) : plainWords(change)}{' '}
+            {change.beforeC === null ? 'Not read' : units.temperature(change.beforeC)} before,{' '}
             {change.afterC === null ? 'not in view' : `${units.temperature(change.afterC)} after`}.
           </p>
         </>

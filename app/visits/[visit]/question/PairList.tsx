@@ -4,7 +4,7 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './PairList.module.css';
 

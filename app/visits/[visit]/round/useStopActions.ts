@@ -3,7 +3,7 @@
 import { App } from 'antd';
 import { useCallback, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { VisitDocument } from '@core/document';
 import { CoreError } from '@core/errors';
 import { stopRowOf } from '@core/round/round';

@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { HYPOTHESES, weighed, type Hypothesis } from '@core/hunt/hypotheses';
 import { HYPOTHESIS_WORDS } from '@core/hunt/huntWords';
 import { NumberField } from '@ui/form/NumberField';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';
 

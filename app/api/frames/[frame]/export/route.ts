@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { asking } from '@server/asking';
 import { exportFrame } from '@server/exportFrame';
 import { attachment, handle, requireId } from '../../../handle';

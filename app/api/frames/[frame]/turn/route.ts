@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { asking } from '@server/asking';
 import { turnFrame } from '@data/queries/turn';
 import { handle, requireId } from '../../../handle';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { loadVisitChanges } from '@data/queries/document';
 import { asking } from '@server/asking';
 import { handle, requireId } from '../../../handle';

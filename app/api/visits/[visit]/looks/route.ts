@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { LEAST_RANGE_K } from '@core/candidates/lookAt';
 import { requireVisit } from '@data/queries/files';
 import { asking } from '@server/asking';

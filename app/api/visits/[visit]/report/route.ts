@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PAPERS } from '@core/report/papers';
 import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';

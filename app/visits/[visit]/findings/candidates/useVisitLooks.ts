@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { FrameLook } from '@core/candidates/seen';
 import { CoreError } from '@core/errors';
 import { getJson, wordsOf } from '@ui/server/api';
