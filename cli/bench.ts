@@ -235,6 +235,7 @@ function playedCircuit(): BalanceState {
     sticks: false,
     tail: 'painted' as const,
     tapedWalk: null,
+    withoutTape: false,
     headOn: false,
   }));
   const readings = [1, 2].flatMap((walk) =>

@@ -135,7 +135,7 @@ async function placeWithAll(name: string): Promise<Place> {
     waitUntil: null,
     skippedS: 0,
   });
-  await add('warming', { visitId, serviceId, warmAt: 1, bledAt: null, tapedWalk: null });
+  await add('warming', { visitId, serviceId, warmAt: 1, bledAt: null, tapedWalk: null, withoutTape: false });
   await add('valveTurn', { visitId, serviceId, walk: 1, at: 1, from: 1, to: 2 });
   await add('tailReading', {
     visitId,

@@ -47,7 +47,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
     flowSetC,
     emitters: emitters.map(({ id, row, ratedW }, k) => {
       const { turnsOpen, sticks, exponent, tail, headOpen } = row.value;
-      const { tapedWalk } = warmingOf(document, id).value;
+      const { tapedWalk, withoutTape } = warmingOf(document, id).value;
       const taped = tapedWalk !== null && tapedWalk < walk;
       const mine = turned.filter(({ value }) => value.serviceId === id).at(-1);
       return {
@@ -60,6 +60,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
         sticks,
         tail: taped ? ('taped' as const) : tail,
         tapedWalk: taped ? tapedWalk : null,
+        withoutTape,
         headOn: !headOpen,
       };
     }),
@@ -127,6 +128,7 @@ export function asFoundAdvice(document: VisitDocument): BalanceAdvice {
     tape: [],
     end: null,
     left: [],
+    untaped: [],
   };
 }
 

@@ -3,6 +3,7 @@ import type { Row } from '../entities';
 import { TARGETS } from '../heating/school';
 import type { FlushValue } from '../heating/rows/flushRow';
 import type { HeatingValue } from '../heating/rows/heatingRow';
+import type { WarmingValue } from '../heating/rows/warmingRow';
 import { rowIdFrom } from '../rows/rowId';
 import { conditionsOf } from '../visit/theVisit';
 
@@ -36,7 +37,8 @@ export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
 
 export function warmingOf({ visitId, rows }: VisitDocument, serviceId: string): Row<'warming'> {
   const id = rowIdFrom(visitId, `warming ${serviceId}`);
-  return rows.warming[id] ?? { id, version: 0, value: { visitId, serviceId, warmAt: null, bledAt: null, tapedWalk: null } };
+  const fresh: WarmingValue = { visitId, serviceId, warmAt: null, bledAt: null, tapedWalk: null, withoutTape: false };
+  return rows.warming[id] ?? { id, version: 0, value: fresh };
 }
 
 export function flushOf({ visitId, rows }: VisitDocument): Row<'flush'> {

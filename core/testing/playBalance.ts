@@ -24,12 +24,21 @@ interface Play {
  *
  * @param turns - how the lockshields stand at first; @param stuck, swapped - ids
  * @param tailShare - what each tail reads off, as a share of its excess (k = 1), until it is taped
- * @param believed - the adviser takes them for right all the same
+ * @param believed - the adviser takes them for right all the same; @param untapeable - ids of those whose tails cannot be taped
  */
 export function playBalance(
   house: HeatingHouse,
   turns: readonly number[],
-  { seed = 1, stuck = '', swapped = '', targetK = 12, toleranceK = 2, tailShare = 0, believed = false } = {},
+  {
+    seed = 1,
+    stuck = '',
+    swapped = '',
+    targetK = 12,
+    toleranceK = 2,
+    tailShare = 0,
+    believed = false,
+    untapeable = [] as string[],
+  } = {},
 ): Play {
   const normal = normalFrom(seededRandom(seed));
   let now = runHeating(house, coldHeating(house, turns), 4 * 3600);
@@ -50,6 +59,7 @@ export function playBalance(
       sticks: id === stuck,
       tail: tailShare > 0 && !believed ? 'painted' : null,
       tapedWalk: null,
+      withoutTape: untapeable.includes(id),
       headOn: false,
     })),
     turned: [],

@@ -80,6 +80,7 @@ export const warming = mysqlTable(
     warmAt: moment('warm_at'),
     bledAt: moment('bled_at'),
     tapedWalk: int('taped_walk'),
+    withoutTape: boolean('without_tape').notNull().default(false),
     version: version(),
   },
   (table) => [index('warming_of_visit').on(table.visitId)],

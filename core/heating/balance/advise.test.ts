@@ -90,6 +90,7 @@ describe('one answer', () => {
       sticks: false,
       tail: null,
       tapedWalk: null,
+      withoutTape: false,
       headOn: false,
     })),
     turned: [],

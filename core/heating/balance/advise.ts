@@ -71,7 +71,7 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
   const odd = (i: number) => !(Math.abs(now.mean[i]! - sorted.readDrop[i]!) <= AS_EXPECTED_K);
   const confirm = enough ? open.filter((i) => sorted.readSince[i]! < CONFIRMED && (now.on[i]! < FOR_SURE || odd(i))) : [];
   const good = noHeat || (enough && (confirm.length === 0 || sorted.idle >= MOST_IDLE));
-  const tape = enough
+  const telling = enough
     ? []
     : toTape(
         fitted,
@@ -80,6 +80,7 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
         here,
         emitters.map((emitter) => tolerated(state, emitter)),
       ).filter((i) => !cannot.has(i));
+  const tape = telling.filter((i) => !emitters[i]!.withoutTape);
   const turned = emitters.map((_, i) => !enough && plan.turns[i] !== here[i]);
   const stuck = !enough && tape.length === 0 && !turned.includes(true) && sorted.idle >= MOST_IDLE;
   const ends = !good && allRead && (stuck || sorted.walks >= LONGEST_WALKS);
@@ -98,6 +99,7 @@ export function adviseBalance(state: BalanceState): BalanceAdvice {
     tape: done ? [] : tape.map((i) => ids[i]!),
     end: done ? (left.length > 0 ? 'as-good-as-it-gets' : 'done') : null,
     left: left.map((i) => ids[i]!),
+    untaped: telling.filter((i) => emitters[i]!.withoutTape).map((i) => ids[i]!),
     moves: moved.map((i) => ({
       emitterId: ids[i]!,
       toTurns: plan.turns[i]!,

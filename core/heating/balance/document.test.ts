@@ -36,12 +36,14 @@ test('a document becomes a state in words of our own', () => {
     sticks: false,
     tail: null,
     tapedWalk: null,
+    withoutTape: false,
     headOn: false,
   });
   const tailed = { ...DOCUMENT.emitters[0]!, tail: 'bare', taped_walk: 3, head: 'on' };
   expect(balanceStateFrom({ ...DOCUMENT, emitters: [tailed] }).emitters[0]).toMatchObject({
     tail: 'bare',
     tapedWalk: 3,
+    withoutTape: false,
     headOn: true,
   });
   expect(state.turned[0]).toEqual({ walk: 1, atS: 330, emitterId: 'r1', from: 1, to: 0.75 });
@@ -95,6 +97,7 @@ test('an answer is written in the words of the document, rounded to hundredths',
       tape: ['r1'],
       end: null,
       left: [],
+      untaped: [],
       moves: [{ emitterId: 'r1', toTurns: 0.625, expectDropK: 11.2345, uncertaintyK: 1.5 }],
       waitS: 300,
       read: ['r1'],

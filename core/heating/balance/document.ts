@@ -85,6 +85,7 @@ export function balanceStateFrom(document: unknown): BalanceState {
       turnsOpen: turns_open,
       tail: tail ?? null,
       tapedWalk: taped_walk ?? null,
+      withoutTape: false,
       headOn: head === 'on',
     })),
     turned: turned.map(({ t_s, emitter, ...rest }) => ({ ...rest, atS: t_s, emitterId: emitter })),

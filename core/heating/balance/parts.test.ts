@@ -17,6 +17,7 @@ const emitter = (id: string, order: number, turns: number, more = {}) => ({
   sticks: false,
   tail: null,
   tapedWalk: null,
+  withoutTape: false,
   headOn: false,
   ...more,
 });

@@ -19,6 +19,8 @@ export interface BalanceEmitter {
   tail: TailKind | null;
   /** The walk before whose readings its tails were taped; null where they are as they always were. */
   tapedWalk: number | null;
+  /** They cannot be taped: it goes on as well as it does without. */
+  withoutTape: boolean;
   /** Its thermostatic head was left on: it takes some of the flow as its room becomes warm. */
   headOn: boolean;
 }
@@ -73,6 +75,8 @@ export interface BalanceAdvice {
   /** How it ended: all in tolerance, or no turn makes it better; then who may be out of tolerance. null while it goes on. */
   end: 'done' | 'as-good-as-it-gets' | null;
   left: string[];
+  /** Of those with tails that cannot be taped, whose tails leave open whether they are in tolerance. */
+  untaped: string[];
   moves: { emitterId: string; toTurns: number; expectDropK: number; uncertaintyK: number }[];
   waitS: number;
   read: string[];

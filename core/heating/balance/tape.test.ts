@@ -24,6 +24,21 @@ describe('tails that read off the mark', () => {
     expect(out.length).toBeGreaterThan(0);
   });
 
+  test('that cannot be taped are not asked for; it ends all the same and names them, and taped after all they are asked for', () => {
+    const untapeable = BLED.radiators.slice(0, 2).map(({ id }) => id);
+    const { advice, state, house } = playBalance(BLED, START, { seed: 2, tailShare: 0.05, untapeable });
+    expect(state.emitters.filter(({ tapedWalk }) => tapedWalk !== null).map(({ id }) => id)).not.toEqual(
+      expect.arrayContaining([untapeable[0]]),
+    );
+    expect(advice).toMatchObject({ done: true, end: 'as-good-as-it-gets', tape: [], untaped: untapeable });
+    trueDrops(BLED, house.turns).forEach((drop, i) => {
+      const { id } = state.emitters[i]!;
+      if (!advice.left.includes(id)) expect(Math.abs(drop - 12)).toBeLessThanOrEqual(2);
+    });
+    const possible = { ...state, emitters: state.emitters.map((one) => ({ ...one, withoutTape: false })) };
+    expect(adviseBalance(possible)).toMatchObject({ done: false, end: null, tape: untapeable, untaped: [] });
+  });
+
   test('that are taped already, or read right, are never to be taped', () => {
     const { state } = playBalance(BLED, START, { seed: 3 });
     expect(state.emitters.every(({ tapedWalk }) => tapedWalk === null)).toBe(true);

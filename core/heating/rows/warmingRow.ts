@@ -11,6 +11,8 @@ export const warmingValueSchema = z.object({
   bledAt: momentSchema.nullable(),
   /** The walk before whose readings both tails were taped; null while they are as they were. */
   tapedWalk: z.number().int().min(0).max(1000).nullable(),
+  /** Asked for, but not possible: no tape, or no way to the tails. */
+  withoutTape: z.boolean(),
 });
 
 export type WarmingValue = z.infer<typeof warmingValueSchema>;
@@ -22,5 +24,5 @@ export const warmingEntity = defineEntity({
   scope: 'visit',
   parent: OF_VISIT,
   points: { serviceId: { kind: 'service', whenGone: 'stays' } },
-  words: { warmAt: 'first warm', bledAt: 'bled', tapedWalk: 'tails taped' },
+  words: { warmAt: 'first warm', bledAt: 'bled', tapedWalk: 'tails taped', withoutTape: 'tails stay without tape' },
 });

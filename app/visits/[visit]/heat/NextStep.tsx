@@ -145,6 +145,9 @@ function Tape({ walk, emitter }: { walk: number; emitter: Emitter }) {
       <Button onClick={() => edit(`Tails of ${emitter.name} read right`, [emitterPut(emitter.id, { tail: 'taped' }), ...taped])}>
         They are taped already
       </Button>
+      <Button onClick={() => edit(`Without tape: ${emitter.name}`, [warmingPut(emitter.id, { withoutTape: true })])}>
+        No tape, or no way to them
+      </Button>
     </>
   );
 }
@@ -235,7 +238,7 @@ function Done({ advice }: { advice: BalanceAdvice }) {
       <p className={own.step}>
         {noHeat
           ? 'Nothing is warm: look at source and pump first.'
-          : `${advice.left.length > 0 ? 'As good as it gets' : 'Done'}: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
+          : `${advice.left.length + advice.untaped.length > 0 ? 'As good as it gets' : 'Done'}: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
       </p>
       <Left advice={advice} />
       <Airy />
@@ -258,16 +261,46 @@ function Done({ advice }: { advice: BalanceAdvice }) {
 
 /** No turn makes it better: who may be out of tolerance, and the ways out. */
 function Left({ advice }: { advice: BalanceAdvice }) {
-  const { emitters } = useHeat();
-  if (advice.left.length === 0) return null;
-  const names = advice.left.map((id) => emitters.find((one) => one.id === id)?.name).join(', ');
+  const { emitters, edit, warmingPut } = useHeat();
+  const namesOf = (ids: readonly string[]) =>
+    emitters
+      .filter(({ id }) => ids.includes(id))
+      .map(({ name }) => name)
+      .join(', ');
+  const others = advice.left.filter((id) => !advice.untaped.includes(id));
   return (
-    <ul className={own.cannot}>
-      <li>
-        <WarningOutlined /> <b>{names}</b>: may be out of tolerance, and neither a turn nor another reading would settle it. Ways
-        out: a larger target drop, a step more at the pump, tape on tails that are not taped, or a valve with finer steps.
-      </li>
-    </ul>
+    <>
+      {advice.untaped.length > 0 && (
+        <>
+          <ul className={own.cannot}>
+            <li>
+              <WarningOutlined /> <b>{namesOf(advice.untaped)}</b>: tails to tape. Paint and bare metal read off nearly as much as
+              is tolerated, the same each time, so that no further reading settles it. With tape on both tails they are read once
+              more.
+            </li>
+          </ul>
+          <Button
+            className={styles.big}
+            onClick={() =>
+              edit(
+                'Tape after all',
+                advice.untaped.map((id) => warmingPut(id, { withoutTape: false })),
+              )
+            }
+          >
+            Tape them now
+          </Button>
+        </>
+      )}
+      {others.length > 0 && (
+        <ul className={own.cannot}>
+          <li>
+            <WarningOutlined /> <b>{namesOf(others)}</b>: may be out of tolerance, and neither a turn nor another reading would
+            settle it. Ways out: a larger target drop, a step more at the pump, or a valve with finer steps.
+          </li>
+        </ul>
+      )}
+    </>
   );
 }
 

@@ -129,12 +129,15 @@ export function AirLog() {
         {field('Air inside', 'insideC', true)}
         {field('Air outside', 'outsideC', true)}
         {field('Humidity inside', 'humidityPct', false)}
-        <input
-          type="datetime-local"
-          aria-label="Read at"
-          value={typedAt ?? clockText(usualAt, site.timeZone)}
-          onChange={(event) => setTypedAt(event.target.value)}
-        />
+        <label className={styles.readAt}>
+          Read at
+          <input
+            type="datetime-local"
+            value={typedAt ?? clockText(usualAt, site.timeZone)}
+            onChange={(event) => setTypedAt(event.target.value)}
+          />
+          {typedAt === null && usualAt !== now && <span>assumed: when the last frame was taken</span>}
+        </label>
         {instruments.length > 0 && (
           <Select
             mode="multiple"

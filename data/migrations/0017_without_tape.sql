@@ -1,0 +1,1 @@
+ALTER TABLE `warming` ADD `without_tape` boolean DEFAULT false NOT NULL;
