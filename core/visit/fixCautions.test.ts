@@ -22,6 +22,7 @@ describe('before a fix', () => {
     expect(said).toContain('combustion air stay open');
     expect(said).toContain('ventilate');
     expect(said).not.toContain('fibres');
+    expect(words({ title: 'Air comes in under the door' })).toContain('combustion air stay open');
   });
 
   test('foam: not against flues, exhausts, heaters, fuses or lamps; its fumes', () => {

@@ -9,7 +9,7 @@ type Work = (typeof WORKS)[number];
 
 /** What a material or a title says of the work. */
 const SAID: Partial<Record<Work, RegExp>> = {
-  seal: /\b(seal\w*|strip\w*|caulk\w*|mastic|gasket\w*|brush\w*|draught|draft|hatch)\b/i,
+  seal: /\b(seal\w*|strip\w*|caulk\w*|mastic|gasket\w*|brush\w*|draught|draft|hatch|air (comes|leak\w*))\b/i,
   foam: /\bfoam\w*/i,
   insulate: /\b(insulat\w*|wool|batts?|quilt|board\w*|cellulose|fibre\w*|lagging|blow\w*)\b/i,
   damp: /\b(damp|mould|wet|moist\w*)\b/i,

@@ -246,8 +246,16 @@ export function Zones({ value, onPut }: Props) {
       </div>
       {judged.map((one, k) => (
         <div key={one.name} className={styles.card}>
-          <div className={styles.fields}>
+          <div className={styles.row}>
             <b>{one.name}</b>
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove zone ${one.name}`}
+              onClick={() => onPut('Zone removed', { zones: value.zones.filter((_, n) => n !== k) })}
+            />
+          </div>
+          <div className={styles.fields}>
             <NumberField
               label="With its call"
               named={`With its call, ${one.name}`}
@@ -274,12 +282,6 @@ export function Zones({ value, onPut }: Props) {
             />
             {lever(k, 'leverOn', 'Lever with the call')}
             {lever(k, 'leverOff', 'Lever without')}
-            <Button
-              type="text"
-              icon={<DeleteOutlined />}
-              aria-label={`Remove zone ${one.name}`}
-              onClick={() => onPut('Zone removed', { zones: value.zones.filter((_, n) => n !== k) })}
-            />
           </div>
           <span role="status" aria-label={`Verdict, ${one.name}`}>
             <VerdictChip says={one.says} /> {valveWords(one.says, units.temperature)} {leverWords(one)}
