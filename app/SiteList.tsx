@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { number } from '@core/units/format';
+import { PRACTICE_WORD } from '@core/visit/practice';
 import { localDay } from '@core/units/localTime';
 import type { Row } from '@core/entities';
 import type { SiteVisit, SiteWithVisits } from '@core/visit/siteWithVisits';
@@ -55,6 +56,7 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
             <Switch size="small" checked={archive} onChange={setArchive} /> Show what is put away
           </label>
         )}
+        <PracticeButton />
         <Button icon={<PlusOutlined />} onClick={() => setChanging({ row: null })}>
           New site
         </Button>
@@ -184,7 +186,8 @@ function VisitLine({
     <div className={styles.line} data-archived={row.value.archived}>
       <Link href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
         <span>
-          <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>
+          <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>{' '}
+          {row.value.practice && <span className={styles.practice}>{PRACTICE_WORD}</span>}
           <small>{localDay(row.value.startedAt, site.value.timeZone)}</small>
         </span>
         <span className={styles.counts}>
@@ -260,6 +263,28 @@ function PutAway({
   );
 }
 
+/** A made-up house of one's own to practise on, with its weather and its camera. */
+function PracticeButton() {
+  const router = useRouter();
+  const { message } = App.useApp();
+  const [making, setMaking] = useState(false);
+  const make = async () => {
+    setMaking(true);
+    try {
+      const { visitId } = await postJson('/api/practice', {}, madeVisitSchema);
+      router.push(`/visits/${visitId}/round`);
+    } catch (error) {
+      void message.error(wordsOf(error));
+    }
+    setMaking(false);
+  };
+  return (
+    <Button loading={making} onClick={() => void make()}>
+      Practise on a made-up house
+    </Button>
+  );
+}
+
 function Welcome({ onBegin }: { onBegin(): void }) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
@@ -286,7 +311,7 @@ function Welcome({ onBegin }: { onBegin(): void }) {
           Begin a visit
         </Button>
         <Button loading={making} onClick={() => void makeDemo()}>
-          Make the demo visit
+          Make the demo visits
         </Button>
       </div>
       {problem && <Alert type="error" title={problem} />}

@@ -4,13 +4,14 @@ import { ownColours } from '@core/visit/frameView';
 import { anchorFor, steadyScaleFor } from '@core/visit/colours';
 import { leftOutOf } from '@core/visit/readings';
 import { lineFor } from '@core/visit/settingsInForce';
+import { isPractice, PRACTICE_WORD } from '@core/visit/practice';
 import { visitRow } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';
 import { frameShas, visitOfFrame } from '@data/queries/files';
 import { encodeFrame, FRAME_FORMATS, type FrameFormat } from './encodeFrame';
-import { picturePng } from './picture';
+import { picturePng, practiceMarked } from './picture';
 
 export interface ExportedFrame {
   bytes: Uint8Array;
@@ -33,6 +34,9 @@ export async function exportFrame(
   const document = await loadVisitDocument(asking, await visitOfFrame(asking, frameId));
   const { width, height } = document.frameFacts[frameId]!;
   const row = document.rows.frame[frameId]!.value;
+  const practice = isPractice(document);
+  // A file of temperatures has no corner: its name says it.
+  const name = practice ? `${PRACTICE_WORD} ${row.name}` : row.name;
   const pixels = async (id: string) =>
     new Float32Array(new Uint8Array(await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha)).buffer);
   const values = await pixels(frameId);
@@ -42,7 +46,7 @@ export async function exportFrame(
     correctValues(values, line, corrected);
     const content = encodeFrame({ width, height, values: corrected }, format);
     const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
-    return { bytes, mediaType: FRAME_FORMATS[format], fileName: `${row.name}.${format}` };
+    return { bytes, mediaType: FRAME_FORMATS[format], fileName: `${name}.${format}` };
   }
   const known = new Map([[frameId, values]]);
   const { referenceInsideId, referenceOutsideId } = visitRow(document).value;
@@ -54,5 +58,5 @@ export async function exportFrame(
   const scale =
     colours === 'frame' ? ownColours(document, frameId, values, anchor).scale : steadyScaleFor(document, frameId, anchor);
   const png = await picturePng({ width, height, values }, line, scale, spansOfAll(leftOutOf(document, frameId), width, height));
-  return { bytes: png, mediaType: 'image/png', fileName: `${row.name} picture.png` };
+  return { bytes: practice ? await practiceMarked(png) : png, mediaType: 'image/png', fileName: `${name} picture.png` };
 }

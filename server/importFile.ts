@@ -80,7 +80,7 @@ export async function importFile(
   signal?: AbortSignal,
   decode: Decode = decodeInThread(signal),
 ): Promise<ImportOutcome> {
-  const { startedAt } = await requireVisit(asking, visitId);
+  const { startedAt, cameraId } = await requireVisit(asking, visitId);
   const fileSha = shaOf(file.bytes);
   const same = await findByFile(asking, visitId, fileSha);
   if (same) return { kind: 'duplicate', id: same.id, name: same.name, warnings: [] };
@@ -89,7 +89,7 @@ export async function importFile(
   try {
     const { outcome, ...rows } = isPicture(file.bytes)
       ? await photoRows(visitId, file, fileSha)
-      : await frameRows(asking, visitId, file, fileSha, decode, signal);
+      : await frameRows(asking, visitId, file, fileSha, decode, signal, cameraId);
     await putBlob(asking.db, file.bytes, fileSha);
     await addPictures(asking, visitId, rows);
     return { ...outcome, warnings: [...outcome.warnings, ...earlyWarnings(file.takenAt, startedAt)] };
@@ -133,7 +133,12 @@ export async function photoRows(visitId: string, file: IncomingFile, fileSha: st
   };
 }
 
-/** The rows of a radiometric file, its pixels stored. Pages of one size are one sequence; another size begins another. */
+/**
+ * The rows of a radiometric file, its pixels stored. Pages of one size are one sequence; another size begins another.
+ *
+ * @param ofVisit - the visit's camera: what it took names none, so that naming another one reaches it; unless its checks
+ * changed the pixels
+ */
 export async function frameRows(
   asking: Asking,
   visitId: string,
@@ -141,6 +146,7 @@ export async function frameRows(
   fileSha: string,
   decode: Decode,
   signal?: AbortSignal,
+  ofVisit: string | null = null,
 ): Promise<Made<{ frames: NewFrame[]; sequences: NewSequence[] }>> {
   const common = commonOf(visitId, file, fileSha);
   const { id, name } = common;
@@ -148,10 +154,12 @@ export async function frameRows(
   const sequences: NewSequence[] = [];
   const warnings: FrameWarning[] = [];
   let size = '';
+  const correction = await cameraCorrection(asking, file.cameraId ?? null);
+  const follows = file.cameraId === ofVisit && correction.offsetK === 0 && correction.slope === 0;
   await decode(
     {
       bytes: file.bytes,
-      correction: await cameraCorrection(asking, file.cameraId ?? null),
+      correction,
       allowMissing: file.allowMissing ?? false,
       basis: file.basis,
     },
@@ -164,7 +172,7 @@ export async function frameRows(
         ...facts,
         roomId: file.roomId,
         surfaceId: file.surfaceId ?? null,
-        cameraId: file.cameraId ?? null,
+        cameraId: follows ? null : (file.cameraId ?? null),
         side: file.side,
         pixelsSha: await putBlob(asking.db, pixels),
         thumbSha: await putBlob(asking.db, thumb.pixels),

@@ -1,6 +1,7 @@
 import type { DisplayUnit } from '@core/units/temperature';
 import { earlierVisitsOf, photosOfPairs } from '@core/proof/proven';
 import { comparesPairs, framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
+import { isPractice, PRACTICE_WORD } from '@core/visit/practice';
 import { siteOf, visitDay } from '@core/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
@@ -32,6 +33,8 @@ export async function makeReport(
     photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, earlier, unit, paper, pixels, photos }, options);
-  const name = [siteOf(document).name, PAPER_NAMES[paper], visitDay(document)].filter(Boolean).join(' ');
+  const name = [isPractice(document) ? PRACTICE_WORD : '', siteOf(document).name, PAPER_NAMES[paper], visitDay(document)]
+    .filter(Boolean)
+    .join(' ');
   return { bytes, fileName: `${name}.pdf`, type: 'application/pdf' };
 }

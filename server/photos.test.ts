@@ -44,7 +44,7 @@ describe('what is stored about a photo', () => {
 });
 
 describe('a turned photo', () => {
-  const turn = { quarters: 1, mirrored: false };
+  const turn = { quarters: 1, mirrored: false, practice: false };
 
   test('is turned, no larger than a screen shows, and made once however many ask', async () => {
     const bytes = await halves(6000, 3000);

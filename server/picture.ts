@@ -9,6 +9,7 @@ import { colourAt } from '@core/scale/colourMaps';
 import { colourFrame } from '@core/scale/colourFrame';
 import type { Scale } from '@core/scale/scale';
 import { PAPER as PALETTE } from '@core/report/palette';
+import { PRACTICE_WORD } from '@core/visit/practice';
 import { inRoot } from './root';
 
 const INK = PALETTE.text;
@@ -83,6 +84,18 @@ function scaleSvg(scale: Scale, total: { width: number; height: number }, left: 
     return `<path fill="${INK}" transform="translate(${left + BAR + 6} ${y})" d="${textPath(`${signed(value)} °C`, 14)}"/>`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${total.width}" height="${total.height}"><rect width="100%" height="100%" fill="${PAPER}"/>${bars.join('')}${labels.join('')}</svg>`;
+}
+
+/** Writes into the corner of a picture what it is, where it is of a practice visit. The picture keeps its kind. */
+export async function practiceMarked(picture: Uint8Array): Promise<Buffer> {
+  const { width, height } = await sharp(picture).metadata();
+  const size = Math.max(9, Math.round(width / 30));
+  const [wide, high] = [Math.ceil(4.9 * size), Math.ceil(1.6 * size)];
+  if (wide > width || high > height) return Buffer.from(picture);
+  const mark = `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}"><rect width="100%" height="100%" fill="#141018" fill-opacity="0.72"/><path fill="#fff" transform="translate(${0.5 * size} ${1.15 * size})" d="${textPath(PRACTICE_WORD, size)}"/></svg>`;
+  return sharp(picture)
+    .composite([{ input: Buffer.from(mark), gravity: 'southeast' }])
+    .toBuffer();
 }
 
 function signed(value: number): string {

@@ -282,6 +282,7 @@ describe('removing', () => {
       to: 1000,
       insideC: 20,
       strictness: 'usual',
+      practice: false,
       weatherId: null,
       archived: false,
     });

@@ -37,6 +37,7 @@ export function NewLoanDialog({ sites, onClose, onMade }: { sites: Row<'site'>[]
     to: clockMoment(end, zone),
     insideC: 20,
     strictness: 'usual',
+    practice: false,
     weatherId: null,
     archived: false,
   });

@@ -46,12 +46,16 @@ const FIELDS: { name: NumberField; label: string; unit: string; step: number; ti
 
 const now = () => Date.now();
 
+const isAssumed = ({ assumed }: CameraValue, field: NumberField) => (assumed as readonly string[]).includes(field);
+
 /** What a camera sees, what its readings are worth, what belongs to it and who may borrow it. */
 export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed: boolean; onPut(value: CameraValue): void }) {
   const { value } = row;
   const [problem, setProblem] = useState<string | null>(null);
   const put = (change: Partial<CameraValue>) => {
-    const checked = cameraValueSchema.safeParse({ ...value, ...change });
+    // What somebody says is no longer assumed.
+    const assumed = value.assumed.filter((field) => !(field in change));
+    const checked = cameraValueSchema.safeParse({ ...value, assumed, ...change });
     if (checked.success) onPut(checked.data);
     const issue = checked.error?.issues[0];
     setProblem(
@@ -70,7 +74,10 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
       <div className={styles.fields}>
         {FIELDS.map(({ name, label, unit, step, times = 1 }) => (
           <label key={name}>
-            <span>{label}</span>
+            <span>
+              {label}
+              {isAssumed(value, name) && <i> assumed</i>}
+            </span>
             <InputNumber
               aria-label={label}
               value={Number((times * value[name]).toPrecision(6))}
@@ -82,6 +89,14 @@ export function CameraFields({ row, fixed, onPut }: { row: Row<'camera'>; fixed:
         ))}
       </div>
       {problem && <p role="alert">{problem}</p>}
+      {value.assumed.length > 0 && (
+        <p className={styles.quiet}>
+          What is marked “assumed” nobody said: usual values stand there. Type yours, or{' '}
+          <Button type="link" size="small" onClick={() => put({ assumed: [] })}>
+            say that they are right
+          </Button>
+        </p>
+      )}
       <p className={styles.quiet}>
         A stated accuracy is taken as two standard uncertainties: ± {number(2 * value.calibrationK, 1)} K everywhere, and ±{' '}
         {number(200 * value.gain, 1)} % of the distance to the camera’s own temperature, which matters on hot and on cold things.

@@ -4,6 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
+import { newCamera } from '@core/camera/newCamera';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Row, Values } from '@core/entities';
 import { Desk } from '@ui/shell/Desk';
@@ -53,7 +54,7 @@ function Work({ cameras: firstCameras, instruments: firstInstruments, materials:
   const current = cameras.rows.find(({ id }) => id === chosen) ?? null;
   const add = () => {
     const id = newId();
-    cameras.put(id, { ...STAND_IN_CAMERA.value, name: 'New camera', parts: ['Camera', 'Charger', 'Memory card'] });
+    cameras.put(id, newCamera('New camera', { width: 320, height: 240 }, 50));
     setChosen(id);
   };
   return (

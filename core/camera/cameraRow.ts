@@ -12,6 +12,18 @@ export const cameraCheckSchema = z.object({
   expectedC: z.number().min(-50).max(150),
 });
 
+/** Fields of a camera that a card or a bench test tells, and that many owners never learn. */
+export const LEARNABLE = [
+  'noiseK',
+  'calibrationK',
+  'uniformityK',
+  'repeatabilityK',
+  'gain',
+  'blurPx',
+  'minDistanceM',
+] as const satisfies readonly string[];
+export type Learnable = (typeof LEARNABLE)[number];
+
 /** A camera on the shelf: what it sees, and what its readings are worth (standard uncertainties, K). */
 export const cameraValueSchema = z.object({
   name: nameSchema(120),
@@ -47,6 +59,8 @@ export const cameraValueSchema = z.object({
   /** Who was shown how to use it. */
   trained: z.array(z.object({ who: nameSchema(120), at: momentSchema })).max(200, 'must not be more than 200'),
   checks: z.array(cameraCheckSchema).max(500, 'must not be more than 500'),
+  /** Fields that nobody said: their values are usual ones, and what follows from them is marked as assumed. */
+  assumed: z.array(z.enum(LEARNABLE)).max(LEARNABLE.length),
   archived: z.boolean(),
 });
 

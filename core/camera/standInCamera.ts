@@ -22,6 +22,7 @@ export const STAND_IN_CAMERA: { id: string; value: CameraValue } = {
     parts: ['Camera', 'Case'],
     trained: [],
     checks: [],
+    assumed: [],
     archived: false,
   },
 };

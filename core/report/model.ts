@@ -18,6 +18,7 @@ import { heatingSheets } from './heating/sheets';
 import { leakSheets } from './leak';
 import { proofSheets } from './proof';
 import { answerInShort, type ComplaintAnswer, complaintAnswers, proposedAnswer } from './answers';
+import { cameraFact } from './cameraFact';
 import { conditionFacts } from './conditionFacts';
 import { coverageFacts } from './coverageFacts';
 import type { Fact } from './fact';
@@ -123,10 +124,6 @@ export function buildReport(
   const findings = orderedFindings(document).map((row, i) => reportFinding(document, row, i + 1, pixels, unit));
   const complaints = complaintAnswers(document, findings);
   const proposed = proposedAnswer(findings, complaints);
-  const cameraIds = new Set(Object.values(document.frameFacts).map((facts) => facts.cameraId));
-  const cameras = Object.values(document.rows.camera)
-    .filter(({ id }) => cameraIds.has(id))
-    .map(({ value }) => value.name);
   return {
     site: site.name,
     address: site.address,
@@ -140,7 +137,7 @@ export function buildReport(
     history: intake.history.map(({ what, when }) => ({ label: when || 'at some time', value: what })),
     conditions: conditionFacts(document, unit),
     verdict: judgeConditions(document).words,
-    camera: cameras.join(', ') || 'not noted',
+    camera: cameraFact(document),
     findings,
     heating: heatingSheets(document, pixels, unit),
     water: leakSheets(document, computed.leak, pixels, unit),

@@ -3,6 +3,7 @@ import type { VisitDocument } from '../document';
 import { framesOfHunt } from '../hunt/seek';
 import { framesOfPairs } from '../proof/proven';
 import type { DisplayUnit } from '../units/temperature';
+import { isPractice, PRACTICE_FOOT } from '../visit/practice';
 import { siteOf, visitDay, visitRow } from '../visit/theVisit';
 import type { Block } from './block';
 import { blocksOf } from './blocks';
@@ -35,6 +36,8 @@ export interface Printed {
   subject: string;
   /** At the foot of every page. */
   foot: string;
+  /** Its pictures bear the word. */
+  practice: boolean;
   blocks: Block[];
 }
 
@@ -115,7 +118,8 @@ export function printed(document: VisitDocument, paper: Paper, pixels: Pixels, u
   return {
     title: [name, PAPER_NAMES[paper], day].filter(Boolean).join(', '),
     subject: visitRow(document).value.title,
-    foot: [name, PAPER_NAMES[paper], day].filter(Boolean).join(' · '),
+    foot: [isPractice(document) ? PRACTICE_FOOT : '', name, PAPER_NAMES[paper], day].filter(Boolean).join(' · '),
+    practice: isPractice(document),
     blocks: paperBlocks(document, paper, pixels, unit, computed),
   };
 }

@@ -92,10 +92,10 @@ export function stopRowOf(document: VisitDocument, key: string): Row<'stop'> {
   return document.rows.stop[id] ?? { id, version: 0, value: empty };
 }
 
-/** The camera of the visit; the stand-in while nobody chose one. */
-export function cameraOf(document: VisitDocument): { id: string; value: CameraValue } {
-  const { cameraId } = visitRow(document).value;
-  return (cameraId === null ? undefined : document.rows.camera[cameraId]) ?? STAND_IN_CAMERA;
+/** The camera of the visit: in practice the stand-in while nobody chose one; in a real visit null until somebody says. */
+export function cameraOf(document: VisitDocument): { id: string; value: CameraValue } | null {
+  const { cameraId, practice } = visitRow(document).value;
+  return (cameraId === null ? undefined : document.rows.camera[cameraId]) ?? (practice ? STAND_IN_CAMERA : null);
 }
 
 /** What still has to be put back, the oldest first. */

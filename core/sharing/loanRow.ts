@@ -13,6 +13,8 @@ export const loanValueSchema = z
     to: momentSchema,
     insideC: indoorSchema,
     strictness: z.enum(STRICTNESSES),
+    /** Of made-up houses: then the made-up forecast holds where no file was brought. */
+    practice: z.boolean(),
     weatherId: idSchema.nullable(),
     archived: z.boolean(),
   })

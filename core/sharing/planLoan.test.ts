@@ -44,6 +44,7 @@ const loan: Row<'loan'> = {
     to: Date.UTC(2027, 1, 14, 20),
     insideC: 20,
     strictness: 'usual',
+    practice: true,
     weatherId: null,
     archived: false,
   },

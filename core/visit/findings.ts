@@ -2,10 +2,20 @@ import { groupsOf } from '../rows/groups';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 
+/** Whether a finding rests on a frame that was taken out of evidence: an upgrade does that, people cannot. */
+const isTakenOut = ({ rows }: VisitDocument, { value }: Row<'finding'>) =>
+  rows.frame[value.frameId ?? '']?.value.discarded === true;
+
+/** Findings that rested on frames of an invented room, and so count nowhere. */
+export function findingsTakenOut(document: VisitDocument): number {
+  return Object.values(document.rows.finding).filter((row) => isTakenOut(document, row)).length;
+}
+
 /** Findings in the order in which they were recorded. */
 export function orderedFindings(document: VisitDocument): Row<'finding'>[] {
   const time = (row: Row<'finding'>) => document.recordedAt[row.id] ?? '9';
-  return Object.values(document.rows.finding).sort((a, b) => time(a).localeCompare(time(b)) || a.id.localeCompare(b.id));
+  const counting = Object.values(document.rows.finding).filter((row) => !isTakenOut(document, row));
+  return counting.sort((a, b) => time(a).localeCompare(time(b)) || a.id.localeCompare(b.id));
 }
 
 /** Findings that were recorded at a stop, or on a frame that was taken there. */

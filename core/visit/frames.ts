@@ -2,7 +2,7 @@ import type { CameraValue } from '../camera/cameraRow';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { derived, groupedBy } from '../rows/derived';
-import { roomsOf } from './theVisit';
+import { roomsOf, visitRow } from './theVisit';
 
 /** Frames that were not taken back. */
 export const framesOf = derived(
@@ -16,8 +16,13 @@ export const photosOf = derived(
   ({ rows }): readonly Row<'photo'>[] => Object.values(rows.photo).filter(({ value }) => !value.discarded),
 );
 
+/** The camera that took a frame: the one that was noted with it, else the visit's; null while nobody said. */
+export function cameraIdOfFrame(document: VisitDocument, frameId: string): string | null {
+  return document.frameFacts[frameId]!.cameraId ?? visitRow(document).value.cameraId;
+}
+
 export function cameraOfFrame(document: VisitDocument, frameId: string): CameraValue | null {
-  return document.rows.camera[document.frameFacts[frameId]!.cameraId ?? '']?.value ?? null;
+  return document.rows.camera[cameraIdOfFrame(document, frameId) ?? '']?.value ?? null;
 }
 
 /** When a frame was really taken: by the clock of its camera, less what that clock is known to be ahead. ISO, UTC. */
@@ -29,7 +34,13 @@ export function takenAtOf(document: VisitDocument, frameId: string): string {
 
 /** Frames in the order in which people walk: by room, then by time. */
 export const orderedFrames = derived(
-  (document: VisitDocument) => [document.rows.frame, document.rows.room, document.rows.camera, document.frameFacts],
+  (document: VisitDocument) => [
+    document.rows.frame,
+    document.rows.room,
+    document.rows.camera,
+    document.rows.visit,
+    document.frameFacts,
+  ],
   (document): readonly Row<'frame'>[] => {
     const rooms = new Map(roomsOf(document).map(({ id }, i) => [id, i]));
     return framesOf(document)

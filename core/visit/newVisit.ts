@@ -9,6 +9,8 @@ import { visitValueSchema } from './visitRow';
 export const newVisitSchema = z.object({
   /** A site that is known, or a new one. */
   site: z.union([z.object({ id: idSchema }), siteValueSchema.omit({ archived: true })]),
+  /** Of a made-up house. */
+  practice: z.boolean().default(false),
   kind: z.enum(VISIT_KINDS),
   title: nameSchema(160),
   question: z.string().trim().max(1000, 'must not be longer than 1000 characters'),
@@ -20,7 +22,7 @@ export const newVisitSchema = z.object({
   rooms: z.array(nameSchema(120)).max(200, 'must not be more than 200'),
 });
 
-export type NewVisit = z.infer<typeof newVisitSchema>;
+export type NewVisit = z.input<typeof newVisitSchema>;
 
 /** What is answered when a visit was made. */
 export const madeVisitSchema = z.object({ visitId: idSchema });

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { daySchema, idSchema, indoorSchema, momentSchema, textSchema } from '../rows/fields';
 import { SEASON_CHOICES, STRICTNESSES, timeConstantsSchema } from '../weather/plan';
+import { nightSchema } from '../weather/typedNights';
 
 /** When to go, and what the householder is told. */
 export const planValueSchema = z.object({
@@ -10,8 +11,9 @@ export const planValueSchema = z.object({
   strictness: z.enum(STRICTNESSES),
   season: z.enum(SEASON_CHOICES),
   timeConstantsH: timeConstantsSchema,
-  /** A file's weather; null takes the forecast. */
+  /** A file's weather; null where there is none: then nights that were typed, and in practice the made-up forecast. */
   weatherId: idSchema.nullable(),
+  nights: z.array(nightSchema).max(31, 'must not be more than 31').default([]),
   /** First day that is looked at in a file that holds more than a week. */
   firstDay: daySchema.nullable(),
   /** The slot that was settled on; ms since 1970. */
@@ -34,6 +36,7 @@ export const planEntity = defineEntity({
     season: 'heated or cooled',
     timeConstantsH: 'memory of walls',
     firstDay: 'first day',
+    nights: 'nights that were typed',
     slot: 'hours that were settled on',
     letter: 'letter',
   },

@@ -13,7 +13,7 @@ import {
 import { type Input, linear, type Quantity, uncertain } from '../radiometry/quantity';
 import { type CameraErrors, type UncertainSettings, USUAL_CAMERA, USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import { derived } from '../rows/derived';
-import { cameraOfFrame } from './frames';
+import { cameraIdOfFrame, cameraOfFrame } from './frames';
 import { sideOf, standingOf } from './standing';
 import { conditionsOf } from './theVisit';
 
@@ -48,7 +48,8 @@ export function settingsFor(document: VisitDocument, frameId: string, regionId?:
 /** The camera's errors in a frame. */
 export function cameraErrorsFor(document: VisitDocument, frameId: string): CameraErrors {
   const camera = cameraOfFrame(document, frameId);
-  const { cameraId, noiseK } = document.frameFacts[frameId]!;
+  const cameraId = cameraIdOfFrame(document, frameId);
+  const { noiseK } = document.frameFacts[frameId]!;
   return {
     // Of cameras that nobody named, each frame may be another's.
     camera: cameraId ? `camera ${cameraId}` : `camera of frame ${frameId}`,
@@ -129,12 +130,14 @@ export function lineFor(document: VisitDocument, frameId: string): RadianceLine 
 }
 
 /** All that a frame's temperatures follow from besides its pixels; for what is remembered of it. */
-export function partsOfFrame({ rows, frameFacts }: VisitDocument, frameId: string): unknown[] {
+export function partsOfFrame(document: VisitDocument, frameId: string): unknown[] {
+  const { rows, frameFacts } = document;
   return [
     rows.frame[frameId],
     frameFacts[frameId],
     rows.settings,
     rows.camera,
+    cameraIdOfFrame(document, frameId),
     rows.conditions,
     rows.log,
     rows.room,

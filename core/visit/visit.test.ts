@@ -136,6 +136,7 @@ describe('a loan', () => {
     insideC: 20,
     strictness: 'usual',
     weatherId: null,
+    nights: [],
     archived: false,
   };
   const problem = (change: object) => loanValueSchema.safeParse({ ...loan, ...change }).error?.issues[0];

@@ -3,8 +3,15 @@ import { defineEntity, OF_SITE } from '../rows/entity';
 import { daySchema, idSchema, momentSchema, nameSchema, textSchema } from '../rows/fields';
 import { steadySpanSchema } from '../scale/scale';
 
+/** It became a visit for practice; frames of an invented room were taken out of it. */
+export const UPGRADED = ['became-practice', 'frames-out'] as const;
+
 export const visitValueSchema = z.object({
   archived: z.boolean(),
+  /** A made-up house with invented weather and a camera that sees it: for learning. Nothing of it is evidence. */
+  practice: z.boolean(),
+  /** What an upgrade did to it that its people have to know; null once they know. */
+  upgraded: z.enum(UPGRADED).nullable().default(null),
   title: nameSchema(160),
   /** ms since 1970. */
   startedAt: momentSchema,
@@ -14,13 +21,15 @@ export const visitValueSchema = z.object({
   span: steadySpanSchema,
   /** When the next round is due, a day of the local calendar; null while nobody said. */
   nextDay: daySchema.nullable().default(null),
-  /** The camera that is taken along; null while nobody chose one. */
+  /** The camera that is taken along, and took all frames that name none; null while nobody said. */
   cameraId: idSchema.nullable(),
   /** Below this temperature factor a surface grows mould in the long run. */
   mouldFactor: z.number().min(0.3, 'must be at least 0.3').max(0.95, 'must not exceed 0.95'),
   referenceInsideId: idSchema.nullable(),
   referenceOutsideId: idSchema.nullable(),
 });
+
+export type VisitValue = z.infer<typeof visitValueSchema>;
 
 export const visitEntity = defineEntity({
   name: 'visit',
@@ -44,4 +53,5 @@ export const visitEntity = defineEntity({
     mouldFactor: 'limit for mould',
   },
   addable: false,
+  fixed: ['practice'],
 });

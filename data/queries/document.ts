@@ -103,7 +103,7 @@ export async function loadVisitDocuments(asking: Asking, visitIds: readonly stri
 
 async function siteOf(tx: Connection, visitId: string) {
   const [found] = await tx
-    .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt })
+    .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt, practice: t.visit.practice })
     .from(t.visit)
     .where(eq(t.visit.id, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
@@ -124,7 +124,7 @@ export async function loadVisitDocument(asking: Asking, visitId: string): Promis
       siteId: visit.siteId,
       readAt,
       broken: [],
-      practised: await hasPractice(tx, visit.siteId),
+      practised: visit.practice && (await hasPractice(tx, visit.siteId)),
       ...noFacts(),
       earlier: await loadEarlier(tx, visit),
       rows: Object.fromEntries(KINDS.map((entity) => [entity, {}])) as unknown as VisitDocument['rows'],

@@ -43,8 +43,11 @@ export async function findByFile(
 }
 
 /** @throws CoreError `not_found` */
-export async function requireVisit(asking: Asking, visitId: string): Promise<{ startedAt: number }> {
-  const [found] = await asking.db.select({ startedAt: visit.startedAt }).from(visit).where(eq(visit.id, visitId));
+export async function requireVisit(asking: Asking, visitId: string): Promise<{ startedAt: number; cameraId: string | null }> {
+  const [found] = await asking.db
+    .select({ startedAt: visit.startedAt, cameraId: visit.cameraId })
+    .from(visit)
+    .where(eq(visit.id, visitId));
   if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
   return found;
 }
@@ -170,8 +173,10 @@ export async function photoFile(asking: Asking, id: string) {
       fileName: photo.fileName,
       quarters: photo.quarters,
       mirrored: photo.mirrored,
+      practice: visit.practice,
     })
     .from(photo)
+    .innerJoin(visit, eq(visit.id, photo.visitId))
     .where(eq(photo.id, id));
   if (!found) throw new CoreError('not_found', 'There is no such photo.', { value: id }, 'Reload the page.');
   return found;

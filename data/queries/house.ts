@@ -14,12 +14,12 @@ const USUAL = { insideC: 20, outsideC: 2, humidityPct: 45, windMs: 1 };
  * What the simulator knows of a surface, under the conditions of a visit. What chance hides in it is drawn at the first look
  * and stays, whatever later versions would draw.
  *
- * @throws CoreError `not_found`
+ * @throws CoreError `not_found`, `conflict` in a real visit
  */
 export async function loadSimulated(asking: Asking, visitId: string, surfaceId: string): Promise<SimulatedSurface> {
   const [[found], [storeys], closed] = await Promise.all([
     asking.db
-      .select({ surface, room, site, conditions, startedAt: visit.startedAt })
+      .select({ surface, room, site, conditions, startedAt: visit.startedAt, practice: visit.practice })
       .from(surface)
       .innerJoin(visit, eq(visit.siteId, surface.siteId))
       .innerJoin(site, eq(site.id, surface.siteId))
@@ -38,6 +38,13 @@ export async function loadSimulated(asking: Asking, visitId: string, surfaceId: 
       .where(and(eq(finding.visitId, visitId), eq(finding.state, 'closed'))),
   ]);
   if (!found) throw new CoreError('not_found', 'There is no such surface.', { value: surfaceId }, 'Reload the page.');
+  if (!found.practice)
+    throw new CoreError(
+      'conflict',
+      'This is a real visit: no stand-in camera sees its house.',
+      { value: visitId },
+      'Bring frames of your own camera, or practise on a made-up house.',
+    );
   const [lowest, highest] = [storeys?.lowest ?? 0, storeys?.highest ?? 0];
   const value = rowFrom('surface', found.surface).value;
   const names = [surfaceId, ...value.openings.map(({ id }) => id)];

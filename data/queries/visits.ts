@@ -51,6 +51,7 @@ export async function createVisit(asking: Asking, wanted: NewVisit): Promise<{ v
   return transact(asking.db, async (tx) => {
     const known = 'id' in wanted.site ? await requireSite(tx, wanted.site.id) : null;
     const siteId = known ?? newId();
+    const practice = (known ? await isMadeUp(tx, known) : null) ?? wanted.practice ?? false;
     if (!('id' in wanted.site)) await tx.insert(site).values({ id: siteId, ...wanted.site });
     await addRooms(tx, siteId, wanted.rooms);
     const last = wanted.kind === 'seasonal' ? await lastVisit(tx, siteId) : null;
@@ -62,6 +63,7 @@ export async function createVisit(asking: Asking, wanted: NewVisit): Promise<{ v
       title: wanted.title,
       question: wanted.question || (last?.visit.question ?? ''),
       startedAt: wanted.startedAt,
+      practice,
       ...(last && { belowK, aboveK, colourMap, fixed, shade }),
     });
     const { complaints = [], history = [], people = '', access = '' } = last?.intake ?? {};
@@ -94,6 +96,12 @@ async function requireSite(tx: Connection, id: string): Promise<string> {
   const [found] = await tx.select({ id: site.id }).from(site).where(eq(site.id, id));
   if (!found) throw new CoreError('not_found', 'There is no such site.', { value: id }, 'Choose a site from the list.');
   return id;
+}
+
+/** A made-up house: it was made for practice, and nobody went to it for real. null while nobody went at all. */
+async function isMadeUp(tx: Connection, siteId: string): Promise<boolean | null> {
+  const visits = await tx.select({ practice: visit.practice }).from(visit).where(eq(visit.siteId, siteId));
+  return visits.length === 0 ? null : visits.every(({ practice }) => practice);
 }
 
 /** Adds rooms that the site does not have yet, behind those it has. */

@@ -95,7 +95,7 @@ function requireSameOwner(entity: Entity, { value, stored }: Put): void {
     if (before[field] === (value as Record<string, unknown>)[field]) continue;
     throw new CoreError(
       'bad_input',
-      `${field} says whose this is, and does not change.`,
+      `${field} is said when this is made, and does not change.`,
       { argument: field },
       'Make a new one instead.',
     );

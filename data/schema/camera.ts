@@ -24,6 +24,7 @@ export const camera = mysqlTable('camera', {
   parts: json().$type<CameraValue['parts']>().notNull().default([]),
   trained: json().$type<CameraValue['trained']>().notNull().default([]),
   checks: json().$type<CameraValue['checks']>().notNull().default([]),
+  assumed: json().$type<CameraValue['assumed']>().notNull().default([]),
   archived: boolean().notNull().default(false),
   version: int().notNull().default(1),
 });

@@ -22,6 +22,7 @@ export const loan = mysqlTable(
     to: moment('ends_at').notNull(),
     insideC: double('inside_c').notNull(),
     strictness: mysqlEnum(STRICTNESSES).notNull(),
+    practice: boolean().notNull().default(false),
     weatherId: uuid('weather_id').references(() => weather.id),
     archived: boolean().notNull().default(false),
     version: int().notNull().default(1),

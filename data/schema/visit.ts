@@ -3,7 +3,9 @@ import { boolean, check, double, int, json, mysqlEnum, mysqlTable, text, varchar
 import type { SteadySpan } from '@core/scale/scale';
 import { VISIT_KINDS } from '@core/visit/kinds';
 import type { IntakeValue } from '@core/visit/intakeRow';
+import { UPGRADED } from '@core/visit/visitRow';
 import { SEASON_CHOICES, STRICTNESSES } from '@core/weather/plan';
+import type { Night } from '@core/weather/typedNights';
 import type { TimeConstants } from '@core/weather/wallMemory';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
@@ -25,6 +27,8 @@ export const visit = mysqlTable(
     /** A day of the local calendar. */
     nextDay: varchar('next_day', { length: 10 }),
     archived: boolean().notNull().default(false),
+    practice: boolean().notNull().default(false),
+    upgraded: mysqlEnum(UPGRADED),
     cameraId: uuid('camera_id').references(() => camera.id),
     startedAt: moment('started_at').notNull(),
     belowK: double('below_k').notNull().default(6),
@@ -102,6 +106,7 @@ export const plan = mysqlTable('plan', {
   strictness: mysqlEnum(STRICTNESSES).notNull(),
   season: mysqlEnum(SEASON_CHOICES).notNull().default('weather'),
   timeConstantsH: json('time_constants_h').$type<TimeConstants>().notNull(),
+  nights: json().$type<Night[]>().notNull().default([]),
   weatherId: uuid('weather_id').references(() => weather.id),
   /** A day of the local calendar. */
   firstDay: varchar('first_day', { length: 10 }),

@@ -1,16 +1,13 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { usualServices } from '@core/house/placeServices';
-import { surfacesOf } from '@core/house/surfacesOf';
-import { templateRooms, TEMPLATES } from '@core/house/templates';
 import { KINDS } from '@core/visit/kinds';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import type { Asking } from '@data/asking';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
 import { ensureCamera } from '@data/queries/cameras';
-import { columnsOf } from '@data/rows/write';
 import { createVisit } from '@data/queries/visits';
 import * as t from '@data/schema';
+import { furnish } from './furnish';
 import { intakeOf } from './intakeOf';
 import { walkRound } from './walkRound';
 
@@ -20,6 +17,7 @@ const HOUR_MS = 3_600_000;
 export async function seedCasa(asking: Asking): Promise<void> {
   const { conditions, visit } = casa;
   const { visitId, siteId } = await createVisit(asking, {
+    practice: true,
     site: casa.site,
     kind: 'drafts',
     title: visit.title,
@@ -39,16 +37,7 @@ export async function seedCasa(asking: Asking): Promise<void> {
   // Settled on the evening on which it was.
   const slot = { slotFrom: visit.startedAt, slotTo: visit.startedAt + 2 * HOUR_MS };
   await asking.db.update(t.plan).set(slot).where(eq(t.plan.visitId, visitId));
-  const template = TEMPLATES[casa.template];
-  const rooms = templateRooms(template, siteId).map((value) => ({ id: newId(), value }));
-  const shell = { ...template.shell, mass: 'stone' as const, frontAzimuth: 180 };
-  const surfaces = surfacesOf(siteId, rooms, new Set(rooms.map(({ id }) => id)), shell, {}, newId);
-  await asking.db
-    .insert(t.room)
-    .values(rooms.map(({ id, value }) => ({ ...(columnsOf('room', value) as typeof t.room.$inferInsert), id })));
-  await asking.db.insert(t.surface).values(surfaces.map(({ id, value }) => ({ id, ...value })));
-  const services = usualServices(siteId, rooms, surfaces, shell.frontAzimuth, newId);
-  await asking.db.insert(t.service).values(services.map(({ id, value }) => ({ id, ...value })));
+  await furnish(asking, siteId, casa.template, 180);
   await asking.db.insert(t.settings).values({ id: newId(), visitId, emissivity: 0.95, reflectedC: conditions.insideC });
   await asking.db.insert(t.kit).values({
     id: newId(),

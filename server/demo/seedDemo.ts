@@ -32,6 +32,7 @@ async function seedLoan(asking: Asking): Promise<void> {
   await asking.db.insert(t.loan).values({
     id: loanId,
     ...loan,
+    practice: true,
     strictness: 'usual',
     from: Date.parse(`${firstDay}T09:00:00Z`),
     to: Date.parse(`${lastDay}T20:00:00Z`),

@@ -32,6 +32,7 @@ function momentOf(time: string, seconds = 0): Date {
 export async function seedRow(asking: Asking): Promise<string> {
   const { conditions } = demo;
   const { visitId, siteId } = await createVisit(asking, {
+    practice: true,
     site: demo.site,
     kind: 'heat-loss',
     title: demo.visit.title,

@@ -22,6 +22,7 @@ export async function seedSignal(asking: Asking): Promise<void> {
   const siteId = site!.id;
   const { insideC, outsideC, humidityPct, ...weather } = demo.conditions;
   const { visitId } = await createVisit(asking, {
+    practice: true,
     site: { id: siteId },
     kind: 'no-heat',
     title: demo.visit.title,

@@ -5,7 +5,7 @@ import type { Photo } from '@core/compare/sameLook';
 import { photosOfPairs, provenOf } from '@core/proof/proven';
 import { comparesPairs, framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
 import { spansOfAll } from '@core/frame/region';
-import { framePng, smallPhoto, uprightPhoto } from '../picture';
+import { framePng, practiceMarked, smallPhoto, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
 import { figureKey, ReportPdf, type Pictures } from '../report/ReportPdf';
 import { serveJobs } from './serve';
@@ -40,7 +40,7 @@ serveJobs<ReportJob, Uint8Array>(
         .flatten({ background: 'white' })
         .jpeg({ quality: 86 })
         .toBuffer({ resolveWithObject: true });
-      pictures.photos[id] = { bytes: data, width: info.width, height: info.height };
+      pictures.photos[id] = { bytes: made.practice ? await practiceMarked(data) : data, width: info.width, height: info.height };
     };
     const figures = made.blocks.flatMap((block) =>
       block.kind === 'pictures' ? block.pictures.flatMap(({ figure }) => figure ?? []) : [],
@@ -50,12 +50,11 @@ serveJobs<ReportJob, Uint8Array>(
     for (const [done, figure] of figures.entries()) {
       progress(done, total);
       const { frameId, width, height, line, scale, leftOut } = figure;
-      pictures.frames[figureKey(figure)] ??= await framePng(
-        { width, height, values: values.get(frameId)! },
-        line,
-        scale,
-        spansOfAll(leftOut, width, height),
-      );
+      const key = figureKey(figure);
+      if (pictures.frames[key]) continue;
+      const spans = spansOfAll(leftOut, width, height);
+      const png = await framePng({ width, height, values: values.get(frameId)! }, line, scale, spans);
+      pictures.frames[key] = made.practice ? await practiceMarked(png) : png;
     }
     for (const [done, id] of shown.entries()) {
       progress(figures.length + done, total);

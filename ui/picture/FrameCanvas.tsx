@@ -1,6 +1,9 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
+import { isPractice } from '@core/visit/practice';
+import { useVisitPart } from '@ui/visit/VisitProvider';
+import { drawPracticeMark } from './practiceMark';
 import type { Span } from '@core/frame/region';
 import type { RadianceLine } from '@core/radiometry/measurement';
 import { colourFrame } from '@core/scale/colourFrame';
@@ -33,6 +36,7 @@ export function FrameCanvas({ frame, values, line, scale, leftOut, stage, placem
   const side = scale.shade?.side;
   const shadeC = scale.shade?.celsius;
   const { gain, offset } = line;
+  const practice = useVisitPart(({ document }) => isPractice(document));
 
   useEffect(() => {
     const target = canvas.current;
@@ -60,6 +64,7 @@ export function FrameCanvas({ frame, values, line, scale, leftOut, stage, placem
     context.imageSmoothingEnabled = placement.zoom < SQUARE_FROM;
     context.imageSmoothingQuality = 'high';
     context.drawImage(buffer, placement.x, placement.y, frame.width * placement.zoom, frame.height * placement.zoom);
+    if (practice) drawPracticeMark(context, stage.width, stage.height);
     // Seen by the browser test that holds redraws to their budget.
     performance.clearMeasures('den:redraw');
     performance.measure('den:redraw', { start, end: performance.now() });
@@ -79,6 +84,7 @@ export function FrameCanvas({ frame, values, line, scale, leftOut, stage, placem
     stage.height,
     placement,
     image,
+    practice,
   ]);
 
   return (

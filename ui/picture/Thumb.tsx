@@ -5,9 +5,11 @@ import { useShallow } from 'zustand/react/shallow';
 import { colourFrame } from '@core/scale/colourFrame';
 import { anchorFor, steadyScaleFor } from '@core/visit/colours';
 import { lineFor } from '@core/visit/settingsInForce';
+import { isPractice } from '@core/visit/practice';
 import type { VisitDocument } from '@core/document';
 import type { Row } from '@core/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
+import { drawPracticeMark } from './practiceMark';
 import { useVisitPart, useVisitStore } from '@ui/visit/VisitProvider';
 
 interface Props {
@@ -64,6 +66,7 @@ function Picture({ frame, className }: Props) {
     for (const id of references) pixels.want(id);
   }, [references, pixels]);
 
+  const practice = useVisitPart(({ document }) => isPractice(document));
   const { width, height } = useVisitPart(({ document }) => document.frameFacts[frame.id]!.thumb);
   const { low, high, map, side, shadeC, gain, offset } = useVisitPart(
     useShallow(({ document }) => looksOf(document, frame.id, (id) => pixels.get(id))),
@@ -75,6 +78,7 @@ function Picture({ frame, className }: Props) {
     const shade = side === undefined || shadeC === undefined ? null : { side, celsius: shadeC };
     colourFrame(values, width, { gain, offset }, { low, high, map, shade }, new Uint32Array(image.data.buffer));
     context.putImageData(image, 0, 0);
-  }, [values, width, height, gain, offset, low, high, map, side, shadeC]);
+    if (practice) drawPracticeMark(context, width, height);
+  }, [values, width, height, gain, offset, low, high, map, side, shadeC, practice]);
   return <canvas ref={canvas} width={width} height={height} className={className} />;
 }

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf } from '@core/visit/frames';
+import { isPractice, PRACTICE_WORD } from '@core/visit/practice';
 import { onlyRow, siteOf, visitDay, visitRow } from '@core/visit/theVisit';
 import { holdsHeating } from '@core/circuit/heatingOf';
 import { allRead } from '@core/circuit/tails';
@@ -20,6 +21,7 @@ import { BrokenRows } from './BrokenRows';
 import { ConditionsChip } from './ConditionsChip';
 import { KeysHelp } from './KeysHelp';
 import { DenMark } from './Mark';
+import { Notices } from './Notices';
 import { STAGES, type StagePath } from './stages';
 import styles from './Shell.module.css';
 
@@ -50,6 +52,13 @@ export function Shell({ children }: { children: ReactNode }) {
               <SaveMark />
             </small>
           </div>
+          {isPractice(document) && (
+            <Tooltip title="A made-up house with invented weather: for learning. Nothing of it is evidence.">
+              <span className={styles.practice} role="note">
+                {PRACTICE_WORD}
+              </span>
+            </Tooltip>
+          )}
           <ConditionsChip />
           <Tooltip title="Show temperatures in °C or °F">
             <Button shape="round" onClick={units.toggle} aria-label={`Temperatures in °${units.unit}; change`}>
@@ -101,7 +110,10 @@ export function Shell({ children }: { children: ReactNode }) {
       </ConfigProvider>
       <ConfigProvider theme={now.theme === 'den' ? denTheme : paperTheme}>
         <App component={false}>
-          <main className={styles.work}>{children}</main>
+          <main className={styles.work}>
+            <Notices />
+            {children}
+          </main>
         </App>
       </ConfigProvider>
     </div>

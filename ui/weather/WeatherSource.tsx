@@ -5,6 +5,7 @@ import { App, Button, Tag, Tooltip, Upload } from 'antd';
 import { useState } from 'react';
 import * as z from 'zod';
 import { localDay } from '@core/units/localTime';
+import { NIGHTS_ASSUME } from '@core/weather/typedNights';
 import { postJson, wordsOf } from '@ui/server/api';
 import type { FoundWeather } from './useWeather';
 import styles from './WeatherSource.module.css';
@@ -25,12 +26,12 @@ export function WeatherSource({
   weather,
   timeZone,
   onBring,
-  onForecast,
+  onForget,
 }: {
   weather: FoundWeather | null;
   timeZone: string;
   onBring(brought: BroughtWeather): void;
-  onForecast(): void;
+  onForget(): void;
 }) {
   const { message } = App.useApp();
   const [reading, setReading] = useState(false);
@@ -52,18 +53,22 @@ export function WeatherSource({
       {fileName && covers ? (
         <Tag
           icon={<FileTextOutlined />}
-          closable={{ 'aria-label': 'Back to the forecast' }}
-          onClose={onForecast}
+          closable={{ 'aria-label': 'Without this file' }}
+          onClose={onForget}
           className={styles.tag}
         >
           {fileName}: {day(covers.start)} to {day(covers.start + (covers.count - 1) * HOUR_MS)}
         </Tag>
-      ) : (
-        <Tooltip title="Made up on this machine from season, place and chance, the same each time. It says nothing of the real sky: bring a weather file for that.">
+      ) : weather?.simulated ? (
+        <Tooltip title="Made up on this machine from season, place and chance, the same each time. It says nothing of the real sky.">
           <Tag icon={<CloudOutlined />} tabIndex={0} className={styles.tag}>
-            Simulated forecast
+            Practice weather, made up
           </Tag>
         </Tooltip>
+      ) : (
+        <Tag icon={<CloudOutlined />} className={styles.tag}>
+          {weather?.typed ? `Typed nights; ${NIGHTS_ASSUME}` : 'No weather yet'}
+        </Tag>
       )}
       {weather?.warnings.map((warning) => (
         <span key={warning.code} className={styles.warning}>

@@ -63,16 +63,20 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
       .sort((a, b) => a.value.ordinal - b.value.ordinal)
       .map((row) => ({ row, site: site.get(row.value.siteId)! })),
   };
-  const weather = useWeather({
-    weatherId: value.weatherId,
-    latitude: value.latitude,
-    longitude: value.longitude,
-    from: value.from - LEAD_DAYS * DAY_MS,
-    to: value.from + (BOARD_DAYS + 1) * DAY_MS,
-  });
+  const weather = useWeather(
+    value.weatherId !== null || value.practice
+      ? {
+          weatherId: value.weatherId,
+          latitude: value.latitude,
+          longitude: value.longitude,
+          from: value.from - LEAD_DAYS * DAY_MS,
+          to: value.from + (BOARD_DAYS + 1) * DAY_MS,
+        }
+      : null,
+  );
   const found = weather.kind === 'ready' ? weather.weather : null;
   const state = usePlanned(waiting, found);
-  const planned = state.kind === 'ready' ? state.planned : null;
+  const planned = found && state.kind === 'ready' ? state.planned : null;
   return (
     <>
       <div className={styles.head}>
@@ -96,7 +100,13 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
         <HomeList loan={waiting} sites={sites} onPut={putHome} />
         <section className={styles.card} aria-label="Who has it when">
           <h2>Who has it when</h2>
-          {state.kind === 'working' && <Spin />}
+          {weather.kind === 'none' ? (
+            <p className={styles.quiet}>
+              No weather yet. Bring a weather file: who has it when follows from the hours that are worth it.
+            </p>
+          ) : (
+            state.kind === 'working' && <Spin />
+          )}
           {state.kind === 'problem' && <Alert type="error" title={state.words} />}
           {planned && <TurnList loan={waiting} planned={planned} />}
         </section>

@@ -56,7 +56,7 @@ export function LoanFields({
         weather={weather}
         timeZone={value.timeZone}
         onBring={({ weatherId }) => put({ weatherId })}
-        onForecast={() => put({ weatherId: null })}
+        onForget={() => put({ weatherId: null })}
       />
     </section>
   );

@@ -34,19 +34,19 @@ export function EmitterCamera({ emitter, stage, walk, more, onTaken }: Props) {
   const picker = useRef<HTMLInputElement>(null);
   const shot = useRef<Shot | null>(null);
   const [ready, setReady] = useState(false);
-  const { spot, camera, standIn, capture, capturing, add, importing } = useEmitterFrames(
+  const { spot, standIn, capture, capturing, add, importing } = useEmitterFrames(
     { emitter, stage, walk, ...(more ? { more } : {}) },
     onTaken,
   );
   const seen = standIn && spot?.surfaceId ? spot : null;
   return (
     <>
-      {seen && (
+      {seen && standIn && (
         <Looking
           key={emitter.id}
           visitId={document.visitId}
           spot={seen}
-          camera={camera.value}
+          camera={standIn}
           onShot={(next) => {
             shot.current = next;
             setReady(next !== null);

@@ -43,7 +43,8 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
   const importing = useImport(document.visitId, async () => void (await refresh()));
   const spot = spotOf(document, emitter);
   const camera = cameraOf(document);
-  const standIn = camera.id === STAND_IN_CAMERA.id;
+  const standIn = camera?.id === STAND_IN_CAMERA.id ? camera.value : null;
+  const cameraId = standIn ? null : (camera?.id ?? null);
   const busy = useRef(false);
 
   const take = useCallback(
@@ -111,7 +112,7 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
         side: 'inside',
         surfaceId: spot?.surfaceId ?? null,
         stopKey: emitter.stopKey,
-        cameraId: document.rows.camera[camera.id] && !standIn ? camera.id : null,
+        cameraId,
       });
       const fresh = await refresh();
       for (const { outcome, id } of found) {
@@ -122,7 +123,7 @@ export function useEmitterFrames({ emitter, stage, walk, more }: Wanted, onTaken
         ]);
       }
     },
-    [camera.id, document.rows.camera, emitter.stopKey, refresh, spot, standIn, start, take],
+    [cameraId, emitter.stopKey, refresh, spot, start, take],
   );
-  return { spot, camera, standIn, capture, capturing, add, importing };
+  return { spot, standIn, capture, capturing, add, importing };
 }

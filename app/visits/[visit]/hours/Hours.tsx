@@ -18,8 +18,10 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { WeatherSource } from '@ui/weather/WeatherSource';
+import { isPractice } from '@core/visit/practice';
 import { AnyHour } from './AnyHour';
 import { Board, type Picked } from './Board';
+import { Nights } from './Nights';
 import { SlotList } from './SlotList';
 import { useHours, type ScoredWeek } from './useHours';
 import { WallMemory } from './WallMemory';
@@ -96,7 +98,7 @@ export function Hours() {
                 const first = covered ? today : localDayNumber(start, site.timeZone);
                 put('Weather file', { weatherId, firstDay: isoDay(first) });
               }}
-              onForecast={() => put('Forecast instead of a file', { weatherId: null, firstDay: null })}
+              onForget={() => put('Without the weather file', { weatherId: null, firstDay: null })}
             />
             <span className={styles.space} />
             <Segmented<Strictness>
@@ -140,6 +142,9 @@ export function Hours() {
             {week && <Tag>{week.result.season === 'cooled' ? 'Cooled house: faults show warm inside' : 'Heated house'}</Tag>}
             {week?.plan.purpose === 'solar-gain' && <Tag>Solar gain: sunny hours wanted</Tag>}
           </div>
+          {!isPractice(document) && row.value.weatherId === null && (
+            <Nights nights={row.value.nights} firstDay={firstDay} onPut={(nights) => put('Nights typed', { nights })} />
+          )}
           {state.kind === 'problem' && <Alert type="error" title={state.words} />}
           {state.kind === 'loading' && !week && <Spin />}
           {week && (

@@ -8,6 +8,8 @@ import type { HoursPlan } from '@core/weather/plan';
 import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
 import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { hoursPlanOf } from '@core/visit/hoursPlan';
+import { isPractice } from '@core/visit/practice';
+import { inTypedNight, weatherOfNights, type Night } from '@core/weather/typedNights';
 import { useNow } from '@ui/time/useNow';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -33,12 +35,13 @@ export function useHours(inside?: number): {
   const { document } = useVisit();
   const now = useNow();
   const stored = hoursPlanOf(document);
-  const { weatherId, firstDay: chosen } = onlyRow(document, 'plan').value;
+  const { weatherId, nights, firstDay: chosen } = onlyRow(document, 'plan').value;
   const zone = stored?.timezone ?? 'UTC';
   // A visit that is over opens on its own week.
   const firstDay = chosen ? dayNumber(chosen) : localDayNumber(Math.min(now, visitRow(document).value.startedAt), zone);
-  const state = useWeather(
-    stored && now > 0
+  const practice = isPractice(document);
+  const fetched = useWeather(
+    stored && now > 0 && (weatherId !== null || practice)
       ? {
           weatherId,
           latitude: stored.latitude,
@@ -48,16 +51,31 @@ export function useHours(inside?: number): {
         }
       : null,
   );
+  const typedKey = weatherId === null && !practice && nights.length > 0 ? JSON.stringify({ nights, zone }) : null;
+  const typed = useMemo(() => {
+    if (typedKey === null) return null;
+    const told = JSON.parse(typedKey) as { nights: Night[]; zone: string };
+    return { nights: told.nights, weather: { ...weatherOfNights(told.nights, told.zone), typed: true } };
+  }, [typedKey]);
+  const state: WeatherState = typed ? { kind: 'ready', weather: typed.weather } : fetched;
+  const weather = state.kind === 'ready' ? state.weather : null;
   const plan = stored && inside !== undefined ? { ...stored, inside_c: inside } : stored;
   const planKey = JSON.stringify(plan);
   const week = useMemo(() => {
     const scoredFor = JSON.parse(planKey) as HoursPlan | null;
-    if (!scoredFor || state.kind !== 'ready') return null;
-    const { weather } = state;
+    if (!scoredFor || !weather) return null;
     const begin = momentOf(firstDay, 0, scoredFor.timezone);
     const scored: HoursResult = weather.hours.length > 0 ? scoreHours(weather, scoredFor) : { season: 'heated', hours: [] };
     // Days before the first only prepare the walls.
-    const result = { ...scored, hours: scored.hours.filter(({ time }) => time >= begin) };
+    const result = {
+      ...scored,
+      hours: scored.hours.filter(
+        ({ time }) =>
+          time >= begin &&
+          // Of typed nights only these are judged: the days between are assumed.
+          (!typed || inTypedNight(typed.nights, time, scoredFor.timezone)),
+      ),
+    };
     return {
       plan: scoredFor,
       result,
@@ -67,6 +85,6 @@ export function useHours(inside?: number): {
       weather,
       firstDay,
     };
-  }, [planKey, state, firstDay, now]);
+  }, [planKey, weather, typed, firstDay, now]);
   return { plan, state, week, firstDay };
 }

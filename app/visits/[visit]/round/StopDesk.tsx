@@ -58,12 +58,12 @@ export function StopDesk({
   const { row, answer, capture, capturing, put, seen } = useStopActions(stop);
   const [asking, setAsking] = useState<'reason' | 'note' | null>(null);
   const camera = cameraOf(document);
-  const standIn = camera.id === STAND_IN_CAMERA.id;
+  const standIn = camera?.id === STAND_IN_CAMERA.id ? camera.value : null;
   const surfaceRow = stop.surfaceId === null ? undefined : document.rows.surface[stop.surfaceId];
   const surface = surfaceRow?.value ?? null;
   const room = document.rows.room[surface?.roomId ?? '']?.value ?? null;
-  const stand = standFor(stop, camera.value, surface, room);
-  const home: Pose = { aim: stop.aim, distance: stand.distanceM, aside: stand.asideM };
+  const stand = camera && standFor(stop, camera.value, surface, room);
+  const home: Pose = { aim: stop.aim, distance: stand?.distanceM ?? 0, aside: stand?.asideM ?? 0 };
   const [pose, setPose] = useState<Pose>(home);
   const inView = useRef<Shot | null>(null);
   const [ready, setReady] = useState(false);
@@ -74,7 +74,7 @@ export function StopDesk({
   const picker = useRef<HTMLInputElement>(null);
   /** The finding that the next files are a second look at. */
   const again = useRef<Row<'finding'> | null>(null);
-  const cameraId = standIn ? null : camera.id;
+  const cameraId = standIn ? null : (camera?.id ?? null);
   const { importing, add, cancel, dismiss } = useStopFiles(stop, surface, cameraId, seen);
 
   const place = round.stops.indexOf(stop);
@@ -144,7 +144,7 @@ export function StopDesk({
               key={stop.key}
               visitId={document.visitId}
               surfaceId={stop.surfaceId}
-              camera={camera.value}
+              camera={standIn}
               pose={pose}
               home={home}
               onPose={setPose}
@@ -164,7 +164,11 @@ export function StopDesk({
             </section>
             <section className={styles.card}>
               <h2>Stand</h2>
-              <p>{standWords(stand, stop.part).join(' ')}</p>
+              <p>
+                {stand
+                  ? standWords(stand, stop.part).join(' ')
+                  : 'How far back follows from the field of view: say in Kit which camera you use.'}
+              </p>
             </section>
           </div>
           {caution && (

@@ -19,6 +19,7 @@ import type { EarlierStop } from '@core/document';
 import { COLOUR_MAPS, COLOUR_MAP_NAMES, type ColourMapName } from '@core/scale/colourMaps';
 import { orderedScale, type Scale, type SteadySpan } from '@core/scale/scale';
 import type { Pose } from '@core/simulate/surface';
+import { PRACTICE_WORD } from '@core/visit/practice';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useKeys } from '@ui/keys/useKeys';
 import { AimChip } from './AimChip';
@@ -143,6 +144,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
   return (
     <section className={styles.viewfinder} aria-label="Stand-in camera">
       <div ref={stage} className={styles.stage} {...bind()}>
+        <div className={styles.hatch} aria-hidden="true" />
         {shot && scale ? (
           <Picture shot={shot} camera={camera} scale={scale} />
         ) : (
@@ -166,6 +168,7 @@ export function Viewfinder({ visitId, surfaceId, camera, pose, home, onPose, spa
             </span>
           </>
         )}
+        <span className={styles.word}>{PRACTICE_WORD}: an invented room</span>
         <span className={styles.place}>
           {pose.distance.toFixed(1)} m
           {pose.aside !== 0 ? `, ${Math.abs(pose.aside).toFixed(1)} m ${pose.aside > 0 ? 'right' : 'left'}` : ''}

@@ -15,6 +15,7 @@ import {
 import { App, Button, InputNumber } from 'antd';
 import Link from 'next/link';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { cameraOf } from '@core/round/round';
 import { localTime } from '@core/units/localTime';
 import { siteOf } from '@core/visit/theVisit';
@@ -36,7 +37,7 @@ export function Card() {
   const card = useCard();
   const { round, loose } = card;
   const camera = cameraOf(document);
-  const [ahead, setAhead] = useState(camera.value.clockAheadS);
+  const [ahead, setAhead] = useState(camera?.value.clockAheadS ?? 0);
   const [held, setHeld] = useState<string | null>(null);
   const picker = useRef<HTMLInputElement>(null);
   const { state, start, cancel, dismiss } = useImport(document.visitId, async () => void (await refresh()));
@@ -46,7 +47,7 @@ export function Card() {
     useSensor(KeyboardSensor),
   );
   const add = (files: File[]) =>
-    void start(files, { roomId: null, side: 'inside', cameraId: document.rows.camera[camera.id] ? camera.id : null });
+    void start(files, { roomId: null, side: 'inside', cameraId: camera && camera.id !== STAND_IN_CAMERA.id ? camera.id : null });
   const lay = () => {
     const laid = card.layAll(ahead);
     void message.info(

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { standInWeather } from '@core/weather/standIn';
 import { latitudeSchema, longitudeSchema } from '@core/weather/plan';
-import { handle } from '../handle';
-import { requireQuery } from '../readBody';
+import { handle } from '../../handle';
+import { requireQuery } from '../../readBody';
 
 const LONGEST_H = 31 * 24;
 
@@ -13,7 +13,7 @@ const querySchema = z.object({
   hours: z.coerce.number().int().min(1).max(LONGEST_H),
 });
 
-/** The forecast for a place: weather that is made up here and says so, until a real service stands behind this address. */
+/** Weather of made-up houses: made up here, and it says so. Nothing real is ever judged by it. */
 export async function GET(request: Request): Promise<Response> {
   return handle(request, async () => {
     const { latitude, longitude, from, hours } = requireQuery(request, querySchema);
