@@ -65,8 +65,8 @@ test('weather, calendars and handouts are checked at the border', async ({ page 
     expect(((await response.json()) as { error: { code: string } }).error.code).toBe(code);
   };
   const { request } = page;
-  await refused(await request.get('/api/forecast?latitude=91&longitude=0&from=0&hours=10'), 'bad_input');
-  await refused(await request.get('/api/forecast?latitude=51&longitude=0&from=0&hours=100000'), 'bad_input');
+  await refused(await request.get('/api/practice/weather?latitude=91&longitude=0&from=0&hours=10'), 'bad_input');
+  await refused(await request.get('/api/practice/weather?latitude=51&longitude=0&from=0&hours=100000'), 'bad_input');
   await refused(await request.get('/api/timezone?latitude=51&longitude=here'), 'bad_input');
   await refused(await request.get(`/api/weather/${newId()}`), 'not_found');
   await refused(await request.post('/api/weather?name=a.csv', { data: 'no weather at all' }), 'malformed');
@@ -77,9 +77,9 @@ test('weather, calendars and handouts are checked at the border', async ({ page 
   );
   const event = { uid: 'a', from: 2000, to: 1000, title: 'x', description: '', location: '' };
   await refused(await request.post('/api/calendar', { data: { name: 'x', events: [event] } }), 'bad_input');
-  const first = await (await request.get('/api/forecast?latitude=51&longitude=0&from=0&hours=24')).json();
+  const first = await (await request.get('/api/practice/weather?latitude=51&longitude=0&from=0&hours=24')).json();
   expect(first).toMatchObject({ simulated: true, start: 0 });
-  expect(await (await request.get('/api/forecast?latitude=51&longitude=0&from=0&hours=24')).json()).toEqual(first);
+  expect(await (await request.get('/api/practice/weather?latitude=51&longitude=0&from=0&hours=24')).json()).toEqual(first);
 });
 
 test('requests of other pages do not reach the data', async ({ page }) => {

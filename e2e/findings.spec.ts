@@ -237,7 +237,7 @@ test('services stand on the plan, are moved by keys, and are stops of their ques
 test('where any weather will do, Hours asks for a time only', async ({ page }) => {
   const id = await withHouse(page, 'Any weather', ['Garage', 'Drips']);
   await page.goto(`/visits/${id}/hours`);
-  const any = page.getByRole('region', { name: 'Any hour will do' });
+  const any = page.getByRole('region', { name: 'A time of your own' });
   await any.getByLabel('From').fill('2031-03-04T10:30');
   await any.getByRole('button', { name: 'Settle on it' }).click();
   await saved(page);

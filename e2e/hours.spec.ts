@@ -56,7 +56,7 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
   await test.step('choose the hours from the forecast', async () => {
     await page.getByRole('link', { name: 'Choose the hours' }).click();
     await lookAt(page, '2027-01-11');
-    await expect(page.getByText('Simulated forecast')).toBeVisible();
+    await expect(page.getByText('Practice weather, made up')).toBeVisible();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(
       /^\w+day from \d\d:00 is the (morning|afternoon|evening) to go$/,
     );
@@ -222,7 +222,7 @@ test('of a year in the EPW format the week is picked', async ({ page }) => {
   await lookAt(page, '2025-11-03');
   await expect(page.getByRole('button', { name: /^North, Sun 9 Nov .*A, go/ }).first()).toBeVisible();
   await page.getByLabel('Back to the forecast').click();
-  await expect(page.getByText('Simulated forecast')).toBeVisible();
+  await expect(page.getByText('Practice weather, made up')).toBeVisible();
 });
 
 test('the current hour is framed, and the week begins today', async ({ page }) => {

@@ -10,6 +10,7 @@ import { closeDatabase } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';
 import { addPictures } from '@data/queries/files';
 import { loadSimulated } from '@data/queries/house';
+import { createVisit } from '@data/queries/visits';
 import { columnsOf } from '@data/rows/write';
 import * as t from '@data/schema';
 import { asking } from './asking';
@@ -24,7 +25,7 @@ beforeAll(async () => {
   holder = await testDatabase('simulated');
   await liveDatabase(holder);
   who = asking();
-  const made = await visitWithRoom(who);
+  const made = await visitWithRoom(who, 'A', true);
   visitId = made.visitId;
   const rooms = templateRooms(TEMPLATES.cottage, made.siteId).map((value) => ({ id: newId(), value }));
   const shell = { ...TEMPLATES.cottage.shell, frontAzimuth: 180 };
@@ -89,4 +90,31 @@ test('a surface that is not of the visit’s site is refused', async () => {
   const other = await visitWithRoom(who, 'B');
   expect(await code(loadSimulated(who, other.visitId, surfaceIds[0]!))).toBe('not_found');
   expect(await code(loadSimulated(who, visitId, newId()))).toBe('not_found');
+});
+
+test('no stand-in camera sees a real house, and a made-up one has visits for practice only', async () => {
+  const real = await visitWithRoom(who, 'Real');
+  const wall = newId();
+  const [mine] = await who.db.select().from(t.surface).where(eq(t.surface.id, surfaceIds[0]!));
+  await who.db.insert(t.surface).values({ ...mine!, id: wall, siteId: real.siteId, roomId: real.roomId, hidden: null });
+  expect(await code(loadSimulated(who, real.visitId, wall))).toBe('conflict');
+  const again = async (siteId: string, practice: boolean) => {
+    const { visitId: id } = await createVisit(who, {
+      site: { id: siteId },
+      practice,
+      kind: 'heat-loss',
+      title: 'again',
+      question: '',
+      startedAt: 1,
+      insideC: null,
+      outsideC: null,
+      humidityPct: null,
+      rooms: [],
+    });
+    const [made] = await who.db.select({ practice: t.visit.practice }).from(t.visit).where(eq(t.visit.id, id));
+    return made!.practice;
+  };
+  const [own] = await who.db.select({ siteId: t.visit.siteId }).from(t.visit).where(eq(t.visit.id, visitId));
+  expect(await again(own!.siteId, false)).toBe(true);
+  expect(await again(real.siteId, true)).toBe(false);
 });

@@ -11,6 +11,8 @@ const facts: LetterFacts = {
   season: 'heated',
   people: 'one cat that slips out',
   outdoors: true,
+  weather: null,
+  practice: false,
   ownHome: false,
 };
 
@@ -39,6 +41,15 @@ describe('the letter to the householder', () => {
       );
     },
   );
+
+  test('names the weather that its hour was chosen by, and that it is practice', () => {
+    expect(householderLetter(facts)).not.toContain('chosen by');
+    const letter = householderLetter({ ...facts, weather: 'the weather file winter.csv, 10 Feb to 17 Feb', practice: true });
+    expect(letter).toContain('The hour was chosen by the weather file winter.csv, 10 Feb to 17 Feb.');
+    expect(letter).toContain('Practice: a made-up house');
+    expect(householderLetter({ ...facts, slot: null, weather: 'any' })).not.toContain('chosen by');
+    expect(householderLetter({ ...facts, ownHome: true, practice: true })).toContain('Practice: a made-up house');
+  });
 
   test('counts over a change of the clock as clocks do', () => {
     const from = Date.UTC(2027, 2, 28, 7);

@@ -2,6 +2,7 @@ import { localDay, localTime } from '../units/localTime';
 import { localHours, momentOf } from '../weather/localClock';
 import type { VisitKind } from '../visit/kinds';
 import { KINDS } from '../visit/kinds';
+import { PRACTICE_FOOT } from '../visit/practice';
 
 export interface LetterFacts {
   siteName: string;
@@ -16,6 +17,10 @@ export interface LetterFacts {
   people: string;
   /** Who lives there surveys it. */
   ownHome: boolean;
+  /** Which weather the hour was chosen by; null where it was not, but typed. */
+  weather: string | null;
+  /** Of a made-up house. */
+  practice: boolean;
   /** Whether façades are looked at from outside. */
   outdoors: boolean;
 }
@@ -35,7 +40,7 @@ const LATEST_H = 21;
  * Times go backwards from the slot; without one they are given as hours before the visit.
  */
 export function householderLetter(facts: LetterFacts): string {
-  const { siteName, slot, timeZone } = facts;
+  const { siteName, slot, timeZone, weather, practice } = facts;
   const day = (time: number) => localDay(time, timeZone, 'long');
   const clock = (time: number) => localTime(time, timeZone);
   const since = (hours: number): string => {
@@ -45,7 +50,11 @@ export function householderLetter(facts: LetterFacts): string {
   };
   const when = slot ? `${day(slot.from)}, ${clock(slot.from)} to ${clock(slot.to)}` : 'a day and hour that we will tell you';
   const points = facts.kind === 'solar-gain' ? gainPoints(facts) : surveyPoints(facts, since);
-  if (facts.ownHome) return ownHomeLetter(facts, slot ? when : 'on a good evening of the week', points);
+  const ends = [
+    ...(slot && weather ? ['', `The hour was chosen by ${weather}.`] : []),
+    ...(practice ? ['', PRACTICE_FOOT + '.'] : []),
+  ];
+  if (facts.ownHome) return ownHomeLetter(facts, slot ? when : 'on a good evening of the week', points, ends);
   return [
     `Before the thermal survey of ${siteName}`,
     '',
@@ -58,11 +67,12 @@ export function householderLetter(facts: LetterFacts): string {
     ...cautions(facts).map((point) => `• ${point}`),
     '',
     'If the weather turns, we will call and choose another hour. If any of this cannot be done, leave it and tell us: we will work round it.',
+    ...ends,
   ].join('\n');
 }
 
 /** The same for those who survey their own home: nobody comes, and nobody has to be told. */
-function ownHomeLetter(facts: LetterFacts, when: string, points: string[]): string {
+function ownHomeLetter(facts: LetterFacts, when: string, points: string[], ends: string[]): string {
   return [
     `Before you survey ${facts.siteName}`,
     '',
@@ -80,6 +90,7 @@ function ownHomeLetter(facts: LetterFacts, when: string, points: string[]): stri
     ...cautions(facts).map((point) => `• ${point}`),
     '',
     'If the weather turns, choose another hour. What you cannot reach you note as not reached.',
+    ...ends,
   ].join('\n');
 }
 

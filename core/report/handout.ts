@@ -7,6 +7,8 @@ export const handoutSchema = z.object({
   title: z.string().trim().min(1).max(240),
   subtitle: line,
   fileName: z.string().trim().min(1).max(160),
+  /** At the foot of every page, before its number. */
+  foot: z.string().max(240).optional(),
   blocks: z
     .array(
       z.discriminatedUnion('kind', [

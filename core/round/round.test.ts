@@ -296,6 +296,9 @@ describe('the round of a document', () => {
     const list = kitListOf(document, 'heat-loss');
     document.rows.kitList[list.id] = { ...list, version: 1, value: { kind: 'heat-loss', items: ['Foil only'] } };
     expect(kitOf(document).value.items).toEqual([{ name: 'Foil only', packed: false }]);
+    // Nobody said which: a real visit has none, one for practice the stand-in.
+    expect(cameraOf(document)).toBeNull();
+    document.rows.visit[ID.visit]!.value.practice = true;
     expect(cameraOf(document)!.id).toBe(STAND_IN_CAMERA.id);
     document.rows.visit[ID.visit]!.value.cameraId = ID.camera;
     expect(cameraOf(document)!.value.name).toBe('Row camera');

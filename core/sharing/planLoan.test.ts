@@ -90,7 +90,7 @@ describe('a loan', () => {
   });
 
   test('its sheet says who has it when, who waits, and what to do before it is handed on', () => {
-    const sheet = loanSheet(week, planned);
+    const sheet = loanSheet(week, planned, 'the weather file winter.csv');
     expect(handoutSchema.safeParse(sheet).success).toBe(true);
     const [table] = sheet.blocks;
     expect(table).toMatchObject({ kind: 'table' });

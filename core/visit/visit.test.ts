@@ -135,8 +135,8 @@ describe('a loan', () => {
     to: 2_000_000,
     insideC: 20,
     strictness: 'usual',
+    practice: false,
     weatherId: null,
-    nights: [],
     archived: false,
   };
   const problem = (change: object) => loanValueSchema.safeParse({ ...loan, ...change }).error?.issues[0];

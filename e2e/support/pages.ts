@@ -55,9 +55,10 @@ export async function beginVisit(page: Page, name: string): Promise<string> {
 }
 
 /** The same visit without the interface; no page of it is open. */
-export async function makeVisit(page: Page, name: string, rooms: string[] = ROOMS): Promise<string> {
+export async function makeVisit(page: Page, name: string, rooms: string[] = ROOMS, practice = false): Promise<string> {
   const visit: NewVisit = {
     ...BEGINNING,
+    practice,
     site: { name, address: '', timeZone: 'Europe/London', latitude: null, longitude: null, facades: [] },
     kind: 'heat-loss',
     title: 'First visit',
@@ -76,9 +77,9 @@ export async function newVisit(page: Page, name: string, rooms?: string[]): Prom
   return id;
 }
 
-/** A new visit of a house from a template, with the page of the house open; its name is that of its site too. */
+/** A new practice visit of a house from a template, with the page of the house open; its name is that of its site too. */
 export async function houseVisit(page: Page, name: string, template: RegExp = /Garage/): Promise<string> {
-  const id = await makeVisit(page, name, []);
+  const id = await makeVisit(page, name, [], true);
   await page.goto(`/visits/${id}/round/house`);
   await page.getByRole('button', { name: template }).click();
   await expect(page.getByTestId('house-summary')).toContainText('stops');

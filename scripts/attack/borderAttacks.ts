@@ -315,7 +315,7 @@ export const BORDER: Attack[] = [
       `/api/weather/${id}?from=x`,
       `/api/recordings/${id}`,
       `/api/frames/${frame}/export?format=${id}`,
-      `/api/forecast?latitude=${id}&longitude=1&from=0&hours=5`,
+      `/api/practice/weather?latitude=${id}&longitude=1&from=0&hours=5`,
     ]);
     const statuses = await Promise.all(paths.map(async (path) => (await fetch(`${den.address}${path}`)).status));
     return seen(

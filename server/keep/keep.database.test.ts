@@ -4,6 +4,7 @@ import path from 'node:path';
 import type { Connection, RowDataPacket } from 'mysql2/promise';
 import { stopKeyOf } from '@core/round/stops';
 import { idSchema } from '@core/rows/fields';
+import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { rowIdFrom } from '@core/rows/rowId';
 import { withConnection } from './access';
 import { allowLoading, endLoading } from './accounts';
@@ -262,6 +263,58 @@ describe('an upgrade', () => {
       const [sites] = await root.query<RowDataPacket[]>('SELECT name, archived FROM ??.site', [now!.database]);
       expect(sites).toEqual([{ name: 'Kept', archived: 0 }]);
       setLive(test_.folder, now!);
+    });
+  });
+
+  test('frames of an invented room are taken out of real visits; a visit of nothing else becomes one for practice', async () => {
+    const id = (n: number) => `UNHEX('${n.toString(16).padStart(32, '0')}')`;
+    const standIn = `UNHEX('${STAND_IN_CAMERA.id.replaceAll('-', '')}')`;
+    const sha = "UNHEX(SHA2('x', 256))";
+    const visit = (n: number, site: number) =>
+      `INSERT INTO visit (id, site_id, title, started_at) VALUES (${id(n)}, ${id(site)}, 'v${n}', '2026-02-11 19:10:00.123')`;
+    const frame = (n: number, of: number, camera: string) =>
+      `INSERT INTO frame (id, visit_id, name, taken_at, file_name, file_sha, pixels_sha, thumb_sha, thumb_width, thumb_height, width, height, format, source_unit, basis, side, offset_k, noise_k, min_c, max_c, mean_c, camera_id) VALUES (${id(n)}, ${id(of)}, 'f', '2026-02-11 19:10:00', 'f${n}.tif', UNHEX(SHA2('${n}', 256)), ${sha}, ${sha}, 4, 3, 4, 3, 'tiff', 'C', '{}', 'inside', 0, 0.05, 1, 2, 1.5, ${camera})`;
+    const [only, mixed, empty, real, heated] = [0x10, 0x11, 0x12, 0x13, 0x14];
+    await olderDatabase(test_, 18, [
+      `INSERT INTO site (id, name, time_zone, facades) VALUES (${id(1)}, 'Kept', 'Europe/London', '[]'), (${id(2)}, 'Warm', 'Europe/London', '[]')`,
+      `INSERT INTO camera (id, name) VALUES (${standIn}, 'Stand-in')`,
+      `INSERT INTO camera (id, name, noise_k, calibration_k) VALUES (${id(3)}, 'Own', 0.05, 2)`,
+      `INSERT INTO practice (site_id, house) VALUES (${id(2)}, '{}')`,
+      ...[only, mixed, empty, real].map((n) => visit(n, 1)),
+      visit(heated, 2),
+      "INSERT INTO `blob` (sha, size, bytes) VALUES (UNHEX(SHA2('x', 256)), 1, 'x')",
+      ...[0x20, 0x21, 0x22, 0x23, 0x24].map(
+        (n) => `INSERT INTO \`blob\` (sha, size, bytes) VALUES (UNHEX(SHA2('${n}', 256)), 1, 'x')`,
+      ),
+      frame(0x20, only, standIn),
+      frame(0x21, mixed, standIn),
+      frame(0x22, mixed, 'NULL'),
+      frame(0x23, real, id(3)),
+      `INSERT INTO photo (id, visit_id, frame_id, name, taken_at, file_name, file_sha, media_type, width, height) VALUES (${id(5)}, ${id(mixed)}, ${id(0x21)}, 'p', '2026-02-11 19:10:00', 'p.jpg', ${sha}, 'image/jpeg', 1, 1)`,
+    ]);
+    const file = path.join(test_.folder.root, 'practice.backup');
+    await backupTo(test_.access, test_.folder, file);
+    const source = await openBackup(file, quiet);
+    await replaceBy(test_.access, test_.folder, source, 'Upgrading');
+    source.close();
+    const now = (await test_.asRoot((root) => findLive(root, test_.folder)))!.database;
+    await test_.asRoot(async (root) => {
+      await root.query('USE ??', [now]);
+      const rowsOf = async (sql: string) => (await root.query<RowDataPacket[]>(sql))[0];
+      expect(await rowsOf('SELECT title, practice, upgraded FROM visit ORDER BY id')).toEqual([
+        { title: `v${only}`, practice: 1, upgraded: 'became-practice' },
+        { title: `v${mixed}`, practice: 0, upgraded: 'frames-out' },
+        { title: `v${empty}`, practice: 0, upgraded: null },
+        { title: `v${real}`, practice: 0, upgraded: null },
+        { title: `v${heated}`, practice: 1, upgraded: 'became-practice' },
+      ]);
+      expect(
+        (await rowsOf('SELECT discarded, version FROM frame ORDER BY id')).map(({ discarded }) => discarded as number),
+      ).toEqual([0, 1, 0, 0]);
+      expect((await rowsOf('SELECT discarded FROM photo'))[0]!.discarded).toBe(1);
+      const [, own] = await rowsOf('SELECT assumed FROM camera ORDER BY name DESC');
+      expect(JSON.parse(String(own!.assumed))).toEqual(expect.arrayContaining(['noiseK', 'gain', 'blurPx']));
+      expect(JSON.parse(String(own!.assumed))).not.toContain('calibrationK');
     });
   });
 

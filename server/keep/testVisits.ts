@@ -12,9 +12,10 @@ import * as t from '@data/schema';
 
 export const MOMENT = new Date('2026-02-11T19:10:00Z');
 
-export async function visitWithRoom(who: Asking, name = 'A') {
+export async function visitWithRoom(who: Asking, name = 'A', practice = false) {
   const made = await createVisit(who, {
     site: { name, address: '', timeZone: 'Europe/London', latitude: null, longitude: null, facades: [] },
+    practice,
     kind: 'heat-loss',
     title: 'x',
     question: '',

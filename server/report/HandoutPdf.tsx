@@ -40,7 +40,9 @@ export function HandoutPdf({ handout }: { handout: Handout }) {
         <Text
           style={styles.foot}
           fixed
-          render={({ pageNumber, totalPages }) => `${handout.title} · ${pageNumber} of ${totalPages}`}
+          render={({ pageNumber, totalPages }) =>
+            [handout.foot, handout.title, `${pageNumber} of ${totalPages}`].filter(Boolean).join(' · ')
+          }
         />
       </Page>
     </Document>

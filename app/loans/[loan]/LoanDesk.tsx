@@ -17,7 +17,9 @@ import { RowStore } from '@ui/store/rowStore';
 import { saveWords } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
+import { PRACTICE_WORD } from '@core/visit/practice';
 import { useWeather } from '@ui/weather/useWeather';
+import { weatherWords } from '@ui/weather/weatherWords';
 import { Handovers } from './Handovers';
 import { HomeList } from './HomeList';
 import { LoanFields } from './LoanFields';
@@ -92,7 +94,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
         <span role="status" className={styles.quiet}>
           {saveWords(saving)}
         </span>
-        {planned && <Outputs loan={waiting} planned={planned} />}
+        {planned && found && <Outputs loan={waiting} planned={planned} weather={weatherWords(found, value.timeZone)} />}
       </div>
       <LoanFields value={value} weather={found} onChange={putLoan} />
       {weather.kind === 'problem' && <Alert type="error" title={weather.words} />}
@@ -126,7 +128,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
   );
 }
 
-function Outputs({ loan, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
+function Outputs({ loan, planned, weather }: { loan: LoanHomes; planned: PlannedLoan; weather: string }) {
   const { message } = App.useApp();
   const pdf = usePdf();
   const site = new Map(loan.homes.map(({ row, site: one }) => [row.id, one.value]));
@@ -137,8 +139,10 @@ function Outputs({ loan, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
         uid: `${turn.homeId}@glow-den`,
         from: turn.from,
         to: turn.to,
-        title: `${loan.loan.value.name}: ${site.get(turn.homeId)!.name}`,
-        description: planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words ?? '',
+        title: `${loan.loan.value.practice ? `${PRACTICE_WORD}: ` : ''}${loan.loan.value.name}: ${site.get(turn.homeId)!.name}`,
+        description: [planned.tradeOffs.find(({ homeId }) => homeId === turn.homeId)?.words, `Planned by ${weather}.`]
+          .filter(Boolean)
+          .join('\n'),
         location: site.get(turn.homeId)!.address,
       })),
     ).catch((error: Error) => message.error(error.message));
@@ -148,7 +152,7 @@ function Outputs({ loan, planned }: { loan: LoanHomes; planned: PlannedLoan }) {
       {pdf.state.running ? (
         <Button onClick={pdf.cancel}>Making the sheet … cancel</Button>
       ) : (
-        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/handouts', loanSheet(loan, planned))}>
+        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/handouts', loanSheet(loan, planned, weather))}>
           Sheet to print
         </Button>
       )}

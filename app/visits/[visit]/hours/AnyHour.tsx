@@ -26,9 +26,14 @@ export function AnyHour({ onSettle }: { onSettle(slot: PlanValue['slot']): void 
   const text = typed ?? clockText(slot?.from ?? Math.ceil(now / (30 * MINUTE)) * 30 * MINUTE, timeZone);
   const from = clockMoment(text, timeZone);
   return (
-    <section className={styles.card} aria-label="Any hour will do">
-      <h2>For this question the weather hardly matters</h2>
-      <p className={styles.quiet}>{KINDS[kind].hours} Settle a time; the board below is there all the same.</p>
+    <section className={styles.card} aria-label="A time of your own">
+      <h2>{KINDS[kind].anyWeather ? 'For this question the weather hardly matters' : 'A time of your own'}</h2>
+      <p className={styles.quiet}>
+        {KINDS[kind].hours}{' '}
+        {KINDS[kind].anyWeather
+          ? 'Settle a time; the board below is there all the same.'
+          : 'Without weather no hour is proposed: settle one yourself, or say below what the weather will be.'}
+      </p>
       <div className={styles.bar}>
         <label className={styles.from}>
           From

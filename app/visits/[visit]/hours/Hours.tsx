@@ -18,7 +18,8 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { WeatherSource } from '@ui/weather/WeatherSource';
-import { isPractice } from '@core/visit/practice';
+import { isPractice, PRACTICE_WORD } from '@core/visit/practice';
+import { weatherWords } from '@ui/weather/weatherWords';
 import { AnyHour } from './AnyHour';
 import { Board, type Picked } from './Board';
 import { Nights } from './Nights';
@@ -57,7 +58,7 @@ export function Hours() {
         </Link>
         {week && <CalendarButton week={week} slot={row.value.slot ?? week.slots[0] ?? null} />}
       </div>
-      {KINDS[onlyRow(document, 'intake').value.kind].anyWeather && (
+      {(KINDS[onlyRow(document, 'intake').value.kind].anyWeather || (plan && state.kind === 'none')) && (
         <AnyHour onSettle={(slot) => put(slot ? 'Slot settled' : 'Slot given up', { slot })} />
       )}
       {!plan || plan.facades.length === 0 ? (
@@ -226,8 +227,13 @@ function CalendarButton({ week, slot }: { week: ScoredWeek; slot: PlanValue['slo
         uid: `${document.visitId}@glow-den`,
         from: slot.from,
         to: slot.to,
-        title: `Thermal survey: ${site.name}`,
-        description: [known?.summary, onlyRow(document, 'intake').value.access].filter(Boolean).join('\n'),
+        title: `${isPractice(document) ? `${PRACTICE_WORD}: ` : ''}Thermal survey: ${site.name}`,
+        description: [
+          known && `${known.summary} Chosen by ${weatherWords(week.weather, site.timeZone)}.`,
+          onlyRow(document, 'intake').value.access,
+        ]
+          .filter(Boolean)
+          .join('\n'),
         location: site.address,
       },
     ]).catch((error: Error) => message.error(error.message));

@@ -9,10 +9,11 @@ import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
 import { onlyRow, visitRow } from '@core/visit/theVisit';
 import { hoursPlanOf } from '@core/visit/hoursPlan';
 import { isPractice } from '@core/visit/practice';
-import { inTypedNight, weatherOfNights, type Night } from '@core/weather/typedNights';
+import { inTypedNight } from '@core/weather/typedNights';
 import { useNow } from '@ui/time/useNow';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { useTypedNights } from './useTypedNights';
 
 const DAY_MS = 24 * 3_600_000;
 
@@ -51,12 +52,7 @@ export function useHours(inside?: number): {
         }
       : null,
   );
-  const typedKey = weatherId === null && !practice && nights.length > 0 ? JSON.stringify({ nights, zone }) : null;
-  const typed = useMemo(() => {
-    if (typedKey === null) return null;
-    const told = JSON.parse(typedKey) as { nights: Night[]; zone: string };
-    return { nights: told.nights, weather: { ...weatherOfNights(told.nights, told.zone), typed: true } };
-  }, [typedKey]);
+  const typed = useTypedNights(weatherId === null && !practice ? nights : null, zone);
   const state: WeatherState = typed ? { kind: 'ready', weather: typed.weather } : fetched;
   const weather = state.kind === 'ready' ? state.weather : null;
   const plan = stored && inside !== undefined ? { ...stored, inside_c: inside } : stored;

@@ -5,6 +5,7 @@ import { Alert, App, Button } from 'antd';
 import Link from 'next/link';
 import { householderLetter } from '@core/letter/householderLetter';
 import { temperature } from '@core/units/format';
+import { isPractice, PRACTICE_FOOT } from '@core/visit/practice';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { planValueSchema } from '@core/visit/planRow';
 import { handoutFromText } from '@core/report/handout';
@@ -12,6 +13,7 @@ import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { weatherWords } from '@ui/weather/weatherWords';
 import { useHours } from '../useHours';
 import { slotWords } from '../SlotList';
 import styles from './Letter.module.css';
@@ -37,6 +39,12 @@ export function Letter() {
     people,
     ownHome,
     outdoors: site.facades.length > 0,
+    // An hour that is none of the board's was typed.
+    weather:
+      week && slot && week.slots.some(({ from, to }) => from === slot.from && to === slot.to)
+        ? weatherWords(week.weather, site.timeZone)
+        : null,
+    practice: isPractice(document),
   });
   const text = row.value.letter ?? written;
   const put = (label: string, letter: string | null) =>
@@ -67,10 +75,10 @@ export function Letter() {
             type="primary"
             icon={<DownloadOutlined />}
             onClick={() =>
-              void pdf.make(
-                '/api/handouts',
-                handoutFromText(text, [site.name, site.address].filter(Boolean).join(', '), `${site.name} letter`),
-              )
+              void pdf.make('/api/handouts', {
+                ...handoutFromText(text, [site.name, site.address].filter(Boolean).join(', '), `${site.name} letter`),
+                foot: isPractice(document) ? PRACTICE_FOOT : '',
+              })
             }
           >
             Download PDF
