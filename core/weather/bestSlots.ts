@@ -1,6 +1,6 @@
 import { number } from '../units/format';
 import { localDay, localTime } from '../units/localTime';
-import { localHours, type LocalHours } from './localClock';
+import { localHoursOf, type LocalHours } from './localClock';
 import { compassWord, type HoursPlan } from './plan';
 import type { ReasonCode } from './reasons';
 import { GOOD_WITH_CARE } from './rated';
@@ -49,9 +49,12 @@ const ONE_SIDE = 0.8;
  *
  * @param from - slots begin at or after this moment, ms since 1970
  */
-export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infinity): Slot[] {
+export function bestSlots({ hours, rainKnown }: HoursResult, plan: HoursPlan, from = -Infinity): Slot[] {
   if (hours.length === 0) return [];
-  const local = localHours(hours[0]!.time, hours.length, plan.timezone);
+  const local = localHoursOf(
+    hours.map(({ time }) => time),
+    plan.timezone,
+  );
   const together = stretches(hours, hours.map(hourQuality), local, from);
   const inside = stretches(
     hours,
@@ -63,7 +66,7 @@ export function bestSlots({ hours }: HoursResult, plan: HoursPlan, from = -Infin
   const slots = new Map<string, Slot>();
   for (const found of [together, inside, ...(plan.facades.length > 0 ? [outside] : [])]) {
     for (const [key, { first, last }] of found) {
-      const slot = slotOf(hours.slice(first, last + 1), plan);
+      const slot = slotOf(hours.slice(first, last + 1), plan, rainKnown);
       if (slot && !slots.has(key)) slots.set(key, slot);
     }
   }
@@ -84,6 +87,8 @@ function stretches(hours: readonly HourScore[], quality: readonly number[], loca
     if (part < 0 || hours[first]!.time < from) continue;
     let worth = 0;
     for (let last = first; last < Math.min(hours.length, first + LONGEST_SLOT_H); last += 1) {
+      // A stretch ends with its day, in the night, and where there is no weather.
+      if (hours[last]!.time - hours[first]!.time !== (last - first) * HOUR_MS) break;
       if (local.day[last] !== local.day[first] || local.hour[last]! >= LATEST_H) break;
       worth += quality[last]! - WORTH_STAYING;
       const key = `${local.day[first]} ${part}`;
@@ -99,7 +104,7 @@ function mean(values: number[]): number {
 }
 
 /** What a stretch is good for; null for nothing. */
-function slotOf(hours: HourScore[], plan: HoursPlan): Slot | null {
+function slotOf(hours: HourScore[], plan: HoursPlan, rainKnown: boolean): Slot | null {
   const ofFacades = plan.facades.map((_, k) => mean(hours.map((hour) => hour.facades[k]!.score)));
   const good = ofFacades.flatMap((score, k) => (score >= GOOD_WITH_CARE ? [{ azimuth: plan.facades[k]!.azimuth, score }] : []));
   const inside = mean(hours.map((hour) => hour.inside.score));
@@ -115,7 +120,7 @@ function slotOf(hours: HourScore[], plan: HoursPlan): Slot | null {
     where,
     facades,
     differenceK: mean(hours.map((hour) => hour.inside.differenceK)),
-    summary: summaryOf(hours, plan, facades, where),
+    summary: summaryOf(hours, plan, facades, where, rainKnown),
   };
 }
 
@@ -123,7 +128,7 @@ function capital(text: string): string {
   return text[0]!.toUpperCase() + text.slice(1);
 }
 
-function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[], where: Slot['where']): string {
+function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[], where: Slot['where'], rainKnown: boolean): string {
   const clock = (time: number) => localTime(time, plan.timezone);
   const first = hours[0]!;
   const parts: string[] = [];
@@ -146,7 +151,7 @@ function summaryOf(hours: HourScore[], plan: HoursPlan, facades: number[], where
   const wind = Math.max(...hours.map(({ weather }) => weather.windMs));
   const dry = first.dryForH === null ? 'dry' : `dry for ${first.dryForH} h`;
   const wet = hours.some(({ dryForH }) => dryForH === 0);
-  parts.push(`wind ${number(wind, 1)} m/s, ${wet ? 'rain' : dry}`);
+  parts.push(`wind ${number(wind, 1)} m/s, ${!rainKnown ? 'rain not told' : wet ? 'rain' : dry}`);
   if (hours.every(({ sunAltitudeDeg }) => sunAltitudeDeg < -6)) parts.push('no daylight for photos');
   if (hours.some((hour) => hour.weather.temperatureC - hour.skyC > 12)) parts.push('clear: keep the sky out of the glass');
   return `${parts.map(capital).join('. ')}.`;

@@ -1,4 +1,4 @@
-import { localHours, momentOf } from './localClock';
+import { localHours, localHoursOf, momentOf } from './localClock';
 import type { Score } from './rated';
 import type { HourScore } from './scoreHours';
 import { HOUR_MS } from './weather';
@@ -36,7 +36,10 @@ export function localDayNumber(time: number, timeZone: string): number {
 
 /** Hours sorted into the days of a week, by the site's calendar; a day without weather is there without hours. */
 export function boardDays(hours: HourScore[], firstDay: number, timeZone: string): BoardDay[] {
-  const local = hours.length > 0 ? localHours(hours[0]!.time, hours.length, timeZone).day : new Int32Array();
+  const local = localHoursOf(
+    hours.map(({ time }) => time),
+    timeZone,
+  ).day;
   return Array.from({ length: BOARD_DAYS }, (_, d) => ({
     day: firstDay + d,
     start: momentOf(firstDay + d, 0, timeZone),

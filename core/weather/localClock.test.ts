@@ -1,4 +1,4 @@
-import { localHours, momentOf, offsetReader } from './localClock';
+import { localHours, momentOf, offsetReader, localHoursOf } from './localClock';
 
 const HOUR = 3_600_000;
 
@@ -32,4 +32,14 @@ describe('the clock at the site', () => {
     expect(momentOf(day(2027, 9, 31), 1, 'Europe/London')).toBe(Date.UTC(2027, 9, 31, 0));
     expect(momentOf(day(2027, 2, 28), 1, 'Europe/London')).toBe(Date.UTC(2027, 2, 28, 1));
   });
+});
+
+test('rows of hours with holes between them have the hours of their own days', () => {
+  const from = Date.UTC(2027, 2, 27, 20);
+  const times = [0, 1, 2, 50, 51].map((h) => from + h * 3_600_000);
+  const { hour, day } = localHoursOf(times, 'Europe/London');
+  // The clock was changed in the hole.
+  expect([...hour]).toEqual([20, 21, 22, 23, 0]);
+  expect([...day].map((one) => one - day[0]!)).toEqual([0, 0, 0, 2, 3]);
+  expect(localHoursOf([], 'Europe/London').hour).toHaveLength(0);
 });

@@ -32,6 +32,21 @@ export function localHours(start: number, count: number, timeZone: string): Loca
   return { hour, day };
 }
 
+/** Local hours of rows of hours that may have holes between them, in order. @param times - ms since 1970, rising */
+export function localHoursOf(times: readonly number[], timeZone: string): LocalHours {
+  const hour = new Uint8Array(times.length);
+  const day = new Int32Array(times.length);
+  for (let first = 0; first < times.length;) {
+    let last = first + 1;
+    while (last < times.length && times[last]! - times[last - 1]! === HOUR_MS) last += 1;
+    const row = localHours(times[first]!, last - first, timeZone);
+    hour.set(row.hour, first);
+    day.set(row.day, first);
+    first = last;
+  }
+  return { hour, day };
+}
+
 /** Making a format is a hundred times dearer than using it, and a board of hours asks some thousand times. */
 const readers = new Map<string, (utc: number) => number>();
 

@@ -41,6 +41,8 @@ export interface HourScore {
 export interface HoursResult {
   /** Which way heat flows most of the time, by how strongly. */
   season: Season;
+  /** Whether the weather says its rain; where it does not, no hour is called dry. */
+  rainKnown: boolean;
   hours: HourScore[];
 }
 
@@ -162,7 +164,8 @@ export function scoreHours(weather: Weather, plan: HoursPlan): HoursResult {
       dryForH,
     };
   });
-  return { season: plan.season === 'weather' ? (leaning >= 0 ? 'heated' : 'cooled') : plan.season, hours };
+  const rainKnown = !weather.warnings.some(({ code }) => code === 'no_rain');
+  return { season: plan.season === 'weather' ? (leaning >= 0 ? 'heated' : 'cooled') : plan.season, rainKnown, hours };
 }
 
 interface Walls {

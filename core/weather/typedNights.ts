@@ -42,7 +42,11 @@ export function weatherOfNights(nights: readonly Night[], timeZone: string): Wea
   const start = momentOf(dayNumber(first.day) - LEAD_DAYS, 0, timeZone);
   const end = momentOf(dayNumber(last.day) + 1, 12, timeZone);
   const count = Math.max(0, Math.floor((end - start) / HOUR_MS));
-  return { start, hours: Array.from({ length: count }, (_, i) => hourAt(sorted, start + i * HOUR_MS, timeZone)), warnings: [] };
+  return {
+    start,
+    hours: Array.from({ length: count }, (_, i) => hourAt(sorted, start + i * HOUR_MS, timeZone)),
+    warnings: [{ code: 'no_rain', message: 'Rain and dew are not judged.' }],
+  };
 }
 
 /** Whether an hour lies in a night that was typed. */

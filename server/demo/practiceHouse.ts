@@ -1,4 +1,4 @@
-import { count, eq } from 'drizzle-orm';
+import { count, eq, like } from 'drizzle-orm';
 import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
 import { standInWeather } from '@core/weather/standIn';
 import type { Asking } from '@data/asking';
@@ -11,7 +11,10 @@ import { furnish } from './furnish';
 /** Makes a house to practise on, with a visit now: its rooms, its camera, and weather that is made up for this evening. */
 export async function makePracticeHouse(asking: Asking, startedAt: number): Promise<string> {
   const { site, template, insideC, humidityPct, ...visit } = PRACTICE_HOUSE;
-  const [made] = await asking.db.select({ n: count() }).from(t.visit).where(eq(t.visit.practice, true));
+  const [made] = await asking.db
+    .select({ n: count() })
+    .from(t.site)
+    .where(like(t.site.name, `${site.name}%`));
   const [weather] = standInWeather(site.latitude, site.longitude, startedAt, 1).hours;
   const { visitId, siteId } = await createVisit(asking, {
     ...visit,

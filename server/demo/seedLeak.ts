@@ -24,6 +24,7 @@ export async function seedLeak(asking: Asking): Promise<void> {
   const siteId = site!.id;
   const startedAt = Date.parse(demo.visit.at);
   const { visitId } = await createVisit(asking, {
+    practice: true,
     site: { id: siteId },
     kind: 'damp',
     title: demo.visit.title,

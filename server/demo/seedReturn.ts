@@ -82,6 +82,7 @@ export async function seedReturn(asking: Asking): Promise<void> {
 
 async function beginVisit(asking: Asking, siteId: string, visit: (typeof demo)['before']): Promise<string> {
   const { visitId } = await createVisit(asking, {
+    practice: true,
     site: { id: siteId },
     kind: 'heat-loss',
     title: visit.title,

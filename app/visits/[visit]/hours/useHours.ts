@@ -61,7 +61,8 @@ export function useHours(inside?: number): {
     const scoredFor = JSON.parse(planKey) as HoursPlan | null;
     if (!scoredFor || !weather) return null;
     const begin = momentOf(firstDay, 0, scoredFor.timezone);
-    const scored: HoursResult = weather.hours.length > 0 ? scoreHours(weather, scoredFor) : { season: 'heated', hours: [] };
+    const scored: HoursResult =
+      weather.hours.length > 0 ? scoreHours(weather, scoredFor) : { season: 'heated', rainKnown: true, hours: [] };
     // Days before the first only prepare the walls.
     const result = {
       ...scored,
