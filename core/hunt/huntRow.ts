@@ -39,7 +39,8 @@ export const huntValueSchema = z.object({
   /** What was found when it was opened. */
   found: z
     .object({
-      cause: z.enum(HYPOTHESES),
+      /** null until somebody says it. */
+      cause: z.enum(HYPOTHESES).nullable(),
       depthMm: z.number().min(0).max(2000).nullable(),
       offMarkM: metres.nullable(),
       pipe: textSchema(240),

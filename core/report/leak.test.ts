@@ -230,4 +230,11 @@ describe('the case of a leak on paper', () => {
     expect(texts(blocks)).toContain('Replace to the valve.');
     expect(texts(blocks)).not.toContain('Marked');
   });
+
+  test('that it was opened says nothing of what was found, until somebody does', () => {
+    const found = { cause: null, depthMm: null, offMarkM: null, pipe: '', advice: '' };
+    const blocks = leakSheets(hunted({ mark: null, found }), null, () => undefined, 'C');
+    expect(title(blocks)).toBe('Opened; what was found is not noted');
+    expect(texts(blocks)).not.toContain('cold water pipe found');
+  });
 });

@@ -45,7 +45,7 @@ export function leakSheets(
       kind: 'sheet',
       above: 'Where the water comes from',
       title: hunt.found
-        ? `Opened and found: ${HYPOTHESIS_WORDS[hunt.found.cause].toLowerCase()}`
+        ? `Opened${hunt.found.cause ? ` and found: ${HYPOTHESIS_WORDS[hunt.found.cause].toLowerCase()}` : '; what was found is not noted'}`
         : `Likeliest: ${HYPOTHESIS_WORDS[likeliest!.hypothesis].toLowerCase()}, ${format.percent(likeliest!.share)}`,
     },
     ...(words
@@ -99,7 +99,7 @@ function markBlocks({ mark }: HuntValue): Block[] {
 function foundBlocks({ found }: HuntValue): Block[] {
   if (!found) return [];
   const facts: Fact[] = [
-    { label: 'Cause', value: HYPOTHESIS_WORDS[found.cause] },
+    { label: 'Cause', value: found.cause ? HYPOTHESIS_WORDS[found.cause] : 'not noted' },
     ...(found.depthMm === null ? [] : [{ label: 'Depth', value: `${found.depthMm} mm` }]),
     ...(found.offMarkM === null ? [] : [{ label: 'Away from the mark', value: `${found.offMarkM.toFixed(2)} m` }]),
     ...(found.pipe ? [{ label: 'The pipe', value: found.pipe }] : []),

@@ -191,7 +191,8 @@ describe('the page for those who live there', () => {
       );
     };
     expect(title(0.2, 0)).toBe('1 of 2 places is better than before.');
-    expect(title(0.2, 0.1, null)).toBe('2 of 3 places are better than before.');
+    expect(title(0.2, 0.1, null)).toBe('2 of 2 places are better than before. 1 could not be compared.');
+    expect(title(null, null)).toBe('What the works changed cannot be said yet.');
     expect(title(0.2, -0.1)).toBe('1 of 2 places is better than before. 1 got worse.');
     expect(title(-0.1, 0)).toBe('1 of 2 places got worse.');
     expect(title(0, 0)).toBe('Nothing changed yet.');

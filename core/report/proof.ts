@@ -63,11 +63,14 @@ function lookAgain(document: VisitDocument, proven: readonly Proven[]): Block[] 
 
 function headline(verdicts: readonly Verdict[]): string {
   const of = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
-  const all = verdicts.length;
+  const unclear = of('cannot-say');
+  // What cannot be compared is neither better nor worse, and none of those that were counted.
+  const all = verdicts.length - unclear;
+  const besides = unclear > 0 && all > 0 ? ` ${unclear} could not be compared.` : '';
   const places = all === 1 ? 'The place is' : `${of('better')} of ${all} places ${of('better') === 1 ? 'is' : 'are'}`;
-  if (of('better') > 0) return `${places} better than before.${of('worse') > 0 ? ` ${of('worse')} got worse.` : ''}`;
-  if (of('worse') > 0) return `${of('worse')} of ${all} places got worse.`;
-  return of('same') === all ? 'Nothing changed yet.' : 'What the works changed cannot be said yet.';
+  if (of('better') > 0) return `${places} better than before.${of('worse') > 0 ? ` ${of('worse')} got worse.` : ''}${besides}`;
+  if (of('worse') > 0) return `${of('worse')} of ${all} places got worse.${besides}`;
+  return all > 0 && of('same') === all ? `Nothing changed yet.${besides}` : 'What the works changed cannot be said yet.';
 }
 
 function rowOf(proven: Proven, verdict: Verdict, unit: DisplayUnit): string[] {

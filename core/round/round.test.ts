@@ -239,31 +239,52 @@ describe('a card', () => {
   const stops = stopGroups(house('garage'), nobody).flatMap((group) => group.stops);
   const keys = stops.map(({ key }) => key);
   const minute = 60_000;
+  const sides = new Map(keys.map((key) => [key, null]));
+  const picture = (id: string, takenAt: number) => ({ id, takenAt, side: null });
 
   test('lies on the stops that were open, by the camera’s own clock', () => {
     const answers = keys
       .slice(0, 3)
       .map((key, i) => answered(key, { openedAt: i * 5 * minute, answeredAt: (i * 5 + 4) * minute }));
-    const pictures = [1, 6, 7, 11, 40].map((at, i) => ({ id: String(i), takenAt: (at + 60) * minute }));
-    expect(layCard(pictures, 3600, stops, answers).map(({ stopKey }) => stopKey)).toEqual([
+    const pictures = [1, 6, 7, 11, 40].map((at, i) => picture(String(i), (at + 60) * minute));
+    expect(layCard(pictures, 3600, sides, answers).map(({ stopKey }) => stopKey)).toEqual([
       keys[0],
       keys[1],
       keys[1],
       keys[2],
       null,
     ]);
-    expect(layCard(pictures, 0, stops, answers).every(({ stopKey }) => stopKey === null)).toBe(true);
+    expect(layCard(pictures, 0, sides, answers).every(({ stopKey }) => stopKey === null)).toBe(true);
   });
 
-  test('without times in the round, pauses part it into heaps in the order of the walk', () => {
-    const times = [0, 10, 20, 400, 410, 900, 1300].map((s, i) => ({ id: String(i), takenAt: s * 1000 }));
-    const three = stops.slice(0, 3);
-    expect(layCard(times, 0, three, []).map(({ stopKey }) => keys.indexOf(stopKey!))).toEqual([0, 0, 0, 0, 0, 1, 2]);
+  test('without times in the round nothing is laid: an order says nothing', () => {
+    const pictures = [0, 10, 400].map((s, i) => picture(String(i), s * 1000));
+    expect(layCard(pictures, 0, sides, []).map(({ stopKey }) => stopKey)).toEqual([null, null, null]);
+    expect(
+      layCard(pictures, 0, sides, [answered(keys[0]!, { openedAt: null, answeredAt: null })]).every(
+        ({ stopKey }) => stopKey === null,
+      ),
+    ).toBe(true);
+  });
+
+  test('a picture that was taken outside is never laid on a stop inside', () => {
+    const answers = [
+      answered(keys[0]!, { openedAt: 0, answeredAt: minute }),
+      answered(keys[1]!, { openedAt: 8 * minute, answeredAt: 9 * minute }),
+    ];
+    const sided = new Map([
+      [keys[0]!, 'inside' as const],
+      [keys[1]!, 'outside' as const],
+    ]);
+    const laid = [null, 'outside' as const, 'loft' as const].map(
+      (side) => layCard([{ ...picture('a', minute), side }], 0, sided, answers)[0]!.stopKey,
+    );
+    expect(laid).toEqual([keys[0], keys[1], null]);
   });
 
   test('an empty card, a house without stops', () => {
-    expect(layCard([], 0, stops, [])).toEqual([]);
-    expect(layCard([{ id: 'a', takenAt: 0 }], 0, [], [])).toEqual([{ id: 'a', stopKey: null }]);
+    expect(layCard([], 0, sides, [])).toEqual([]);
+    expect(layCard([picture('a', 0)], 0, new Map(), [])).toEqual([{ id: 'a', stopKey: null }]);
   });
 });
 

@@ -159,8 +159,9 @@ export function Bench() {
   );
   const files = useImport(document.visitId, onStored);
   const place: ImportPlace = {
-    roomId: frame?.row.value.roomId ?? null,
-    side: frame?.row.value.side ?? 'inside',
+    // Not the room of the frame that happens to be open: nobody said that.
+    roomId: null,
+    side: 'inside',
     cameraId: visitRow(document).value.cameraId,
   };
   // Kept for "add them all the same": what was refused for pixels without a value.

@@ -70,7 +70,7 @@ export function Opened() {
         <Button
           onClick={() =>
             put('Opened', {
-              found: { cause: weighed(hunt.steps)[0]!.hypothesis, depthMm: null, offMarkM: null, pipe: '', advice: '' },
+              found: { cause: null, depthMm: null, offMarkM: null, pipe: '', advice: '' },
             })
           }
         >
@@ -82,6 +82,7 @@ export function Opened() {
             <span>Cause</span>
             <Select<Hypothesis>
               aria-label="Cause that was found"
+              placeholder="What was it?"
               value={found.cause}
               options={HYPOTHESES.map((value) => ({ value, label: HYPOTHESIS_WORDS[value] }))}
               onChange={(cause) => put('Cause that was found', { found: { ...found, cause } })}

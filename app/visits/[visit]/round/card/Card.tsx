@@ -30,7 +30,7 @@ import styles from './Card.module.css';
 
 const LOOSE = 'loose';
 
-/** Frames that come later from a card are laid on stops by time and order; what lies wrong is dragged, or moved by keys. */
+/** Frames that come later from a card are laid on stops by time; what lies wrong is dragged, or moved by keys. */
 export function Card() {
   const { document, refresh } = useVisit();
   const { message } = App.useApp();
@@ -51,7 +51,11 @@ export function Card() {
   const lay = () => {
     const laid = card.layAll(ahead);
     void message.info(
-      laid === 0 ? 'No stop is near these frames in time. Is the clock offset right?' : `${laid} frames laid on stops.`,
+      laid === 0
+        ? card.timed
+          ? 'No stop is near these frames in time. Is the clock offset right?'
+          : 'No stop of the round was opened or answered, so time does not tell: drag each frame to where it belongs.'
+        : `${laid} frames laid on stops.`,
       4,
     );
   };

@@ -40,9 +40,16 @@ export function useCard() {
     ];
   };
 
+  const sideAt = (surfaceId: string | null) => {
+    const surface = document.rows.surface[surfaceId ?? '']?.value;
+    return surface ? sideOfSurface(surface) : null;
+  };
+
   return {
     round,
     loose,
+    /** Whether any stop was opened or answered, so that time tells where a frame belongs. */
+    timed: Object.values(document.rows.stop).some(({ value }) => value.openedAt !== null || value.answeredAt !== null),
     framesOn: (key: string) => frames.filter(({ value }) => value.stopKey === key),
 
     move(row: Row<'frame'>, stop: Stop | null) {
@@ -56,12 +63,17 @@ export function useCard() {
       if (next) this.move(row, next);
     },
 
-    /** Lays all frames without a stop by time and order. @returns how many found one */
+    /** Lays all frames without a stop by time. @returns how many found one */
     layAll(clockAheadS: number): number {
       const laid = layCard(
-        loose.map(({ id }) => ({ id, takenAt: Date.parse(document.frameFacts[id]!.takenAt) })),
+        loose.map(({ id, value: { side } }) => ({
+          id,
+          takenAt: Date.parse(document.frameFacts[id]!.takenAt),
+          // A card’s frames are taken for inside ones until somebody says better.
+          side: side === 'inside' ? null : side,
+        })),
         clockAheadS,
-        round.stops,
+        new Map(round.stops.map(({ key, surfaceId }) => [key, sideAt(surfaceId)])),
         Object.values(document.rows.stop),
       ).filter(({ stopKey }) => stopKey !== null);
       if (laid.length === 0) return 0;
