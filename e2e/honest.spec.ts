@@ -88,7 +88,7 @@ test('nothing that is hidden in a simulated house reaches the browser', async ({
     const type = response.headers()['content-type'] ?? '';
     if (/json/.test(type)) seen.push(await response.text().catch(() => ''));
   });
-  const id = await makeVisit(page, 'Hidden', []);
+  const id = await makeVisit(page, 'Hidden', [], true);
   await page.goto(`/visits/${id}/round`);
   await page.getByRole('button', { name: 'Build the house' }).click();
   await page.getByRole('button', { name: /Hall or workshop/ }).click();

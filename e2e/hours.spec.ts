@@ -3,6 +3,7 @@ import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, saved, test, documentOf } from './support/pages';
 import { pdfText } from './support/pdf';
+import { weatherFile } from './support/weather';
 
 const WEEK = path.resolve('core/testing/weather-february.csv');
 
@@ -26,6 +27,13 @@ async function visitOfPlace(page: Page, name: string): Promise<string> {
 async function lookAt(page: Page, day: string): Promise<void> {
   await page.getByLabel('Week from').fill(day);
   await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
+}
+
+/** Brings a weather file for a week and looks at it. */
+async function withWeather(page: Page, day: string): Promise<void> {
+  await page.locator('input[type=file]').setInputFiles(weatherFile(day, 38.3, -6.5));
+  await expect(page.getByText(new RegExp(`^week-${day}\\.csv: `))).toBeVisible();
+  await lookAt(page, day);
 }
 
 test('from the question to the hours, a slot for the calendar, and a letter', async ({ page, context }) => {
@@ -53,10 +61,9 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
   });
 
   const slot = page.getByRole('region', { name: 'Best slots' }).getByRole('listitem').first();
-  await test.step('choose the hours from the forecast', async () => {
+  await test.step('choose the hours by a weather file', async () => {
     await page.getByRole('link', { name: 'Choose the hours' }).click();
-    await lookAt(page, '2027-01-11');
-    await expect(page.getByText('Practice weather, made up')).toBeVisible();
+    await withWeather(page, '2027-01-11');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(
       /^\w+day from \d\d:00 is the (morning|afternoon|evening) to go$/,
     );
@@ -79,6 +86,7 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
     expect(text).toContain(`DTSTART:${stamp}`);
     expect(text).toContain('SUMMARY:Thermal survey: House of the hours test');
     expect(text).toContain('Key next door');
+    expect(text).toContain('Chosen by the weather file week-2027-01-11.csv');
   });
 
   await test.step('write the letter', async () => {
@@ -86,6 +94,7 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
     const letter = page.getByRole('textbox', { name: 'Letter' });
     await expect(letter).toHaveValue(/Heating on and steady at about 20 °C from \w+day/);
     await expect(letter).toHaveValue(/a baby sleeps from seven/);
+    await expect(letter).toHaveValue(/The hour was chosen by the weather file week-2027-01-11\.csv, 5 Jan 2027 to 19 Jan 2027\./);
     await letter.fill(`${await letter.inputValue()}\n\nCall me: <b>Ada</b>`);
     await letter.blur();
     await expect(page.getByText('Changed by hand')).toBeVisible();
@@ -105,7 +114,7 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
 test('strictness and warmth inside change the hours; the reasons are there as chart and table', async ({ page }) => {
   await visitOfPlace(page, 'House of what if');
   await page.getByRole('link', { name: 'Choose the hours' }).click();
-  await lookAt(page, '2027-01-11');
+  await withWeather(page, '2027-01-11');
   const go = page.getByRole('button', { name: /: A, go/ });
   await expect(go.first()).toBeVisible();
   const usual = await go.count();
@@ -132,7 +141,7 @@ test('strictness and warmth inside change the hours; the reasons are there as ch
 test('arrow keys walk over the board', async ({ page }) => {
   await visitOfPlace(page, 'House of keys');
   await page.getByRole('link', { name: 'Choose the hours' }).click();
-  await lookAt(page, '2027-01-11');
+  await withWeather(page, '2027-01-11');
   await page.getByRole('button', { name: /^Inside, Mon 11 Jan 0:00/ }).focus();
   for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
   await page.keyboard.press('Enter');
@@ -179,8 +188,14 @@ test('a site without a place asks for it, and goes on from there', async ({ page
   await dialog.getByLabel('Longitude').blur();
   await expect(dialog.getByTitle('Pacific/Auckland')).toBeVisible();
   await dialog.getByRole('button', { name: 'Keep the site' }).click();
-  await expect(page.getByRole('heading', { name: 'Best slots' })).toBeVisible();
+  // Nothing is judged without weather: no letters, no hour proposed.
+  await expect(page.getByText('No weather yet')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Best slots' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Which hours are worth driving out for?');
+  await expect(page.getByRole('button', { name: 'Put in calendar' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Add façades' })).toBeVisible();
+  await page.getByRole('link', { name: 'Letter to the householder' }).click();
+  await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(/We come on a day and hour that we will tell you/);
 });
 
 /** A year in the EPW format, hour by hour, cold and still. */
@@ -221,14 +236,15 @@ test('of a year in the EPW format the week is picked', async ({ page }) => {
   await expect(page.getByLabel('Week from')).toHaveValue('2025-01-01');
   await lookAt(page, '2025-11-03');
   await expect(page.getByRole('button', { name: /^North, Sun 9 Nov .*A, go/ }).first()).toBeVisible();
-  await page.getByLabel('Back to the forecast').click();
-  await expect(page.getByText('Practice weather, made up')).toBeVisible();
+  await page.getByLabel('Without this file').click();
+  await expect(page.getByText('No weather yet')).toBeVisible();
 });
 
 test('the current hour is framed, and the week begins today', async ({ page }) => {
   await page.clock.setFixedTime(new Date('2027-01-13T15:30:00Z'));
   await visitOfPlace(page, 'House of now');
   await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await page.locator('input[type=file]').setInputFiles(weatherFile('2027-01-13', 38.3, -6.5));
   // Half past four in the afternoon in Madrid.
   await expect(page.getByRole('button', { name: /^Inside, Wed 13 Jan 15:00.*, now$/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /, now/ })).toHaveCount(5);
@@ -238,7 +254,7 @@ test('the current hour is framed, and the week begins today', async ({ page }) =
 test('a hot week turns the season round, in the board and in the letter', async ({ page }) => {
   await visitOfPlace(page, 'House of August');
   await page.getByRole('link', { name: 'Choose the hours' }).click();
-  await lookAt(page, '2027-08-02');
+  await withWeather(page, '2027-08-02');
   await expect(page.getByText('Cooled house: faults show warm inside')).toBeVisible();
   await page.getByRole('button', { name: 'Temperatures in °C; change' }).click();
   await expect(page.getByText('68.0 °F')).toBeVisible();
@@ -250,7 +266,7 @@ test('a look at solar gain wants sunny hours', async ({ page }) => {
   await visitOfPlace(page, 'House of the sun');
   await page.getByText('Solar gain look', { exact: true }).click();
   await page.getByRole('link', { name: 'Choose the hours' }).click();
-  await lookAt(page, '2027-06-14');
+  await withWeather(page, '2027-06-14');
   await expect(page.getByText('Solar gain: sunny hours wanted')).toBeVisible();
   await expect(page.getByRole('button', { name: /^North, .* 0:00: –, no/ })).toHaveCount(7);
   await expect(page.getByRole('button', { name: /^(East|South|West), .*: A, go/ }).first()).toBeVisible();
@@ -259,7 +275,7 @@ test('a look at solar gain wants sunny hours', async ({ page }) => {
 test('how long walls keep the sun can be changed, and the hours follow', async ({ page }) => {
   await visitOfPlace(page, 'House of thick walls');
   await page.getByRole('link', { name: 'Choose the hours' }).click();
-  await lookAt(page, '2027-01-11');
+  await withWeather(page, '2027-01-11');
   const south = page.getByRole('button', { name: /^South, .*: (A, go|B, with care)/ });
   await expect(south.first()).toBeVisible();
   const before = await south.count();
@@ -269,4 +285,31 @@ test('how long walls keep the sun can be changed, and the hours follow', async (
   await expect.poll(() => south.count()).toBeLessThan(before);
   await page.getByRole('button', { name: 'Usual values' }).click();
   await expect.poll(() => south.count()).toBe(before);
+});
+
+test('three numbers a night are enough to compare nights; nothing is claimed of the others', async ({ page }) => {
+  await visitOfPlace(page, 'House of typed nights');
+  await page.getByRole('link', { name: 'Choose the hours' }).click();
+  await page.getByLabel('Week from').fill('2027-01-11');
+  const add = async (day: string, low: string, wind: string, sky: string) => {
+    await page.getByLabel('Night of', { exact: true }).fill(day);
+    await page.getByLabel('Low of the night').fill(low);
+    await page.getByLabel('Wind of the night').fill(wind);
+    await page.getByRole('region', { name: 'Nights' }).getByText(sky, { exact: true }).click();
+    await page.getByRole('button', { name: 'Add the night' }).click();
+  };
+  await add('2027-01-11', '1', '1', 'Covered');
+  await add('2027-01-14', '-2', '9', 'Clear');
+  await expect(page.getByText(/^Typed nights; assumed: /)).toBeVisible();
+  const inside = (day: string) => page.getByRole('button', { name: new RegExp(`^Inside, ${day} .*: [ABC–], `) });
+  await expect(inside('Tue 12 Jan').first()).toBeVisible();
+  // The evening of the eleventh and the morning after it; of Wednesday nobody said anything.
+  await expect(inside('Mon 11 Jan')).toHaveCount(3);
+  await expect(inside('Wed 13 Jan')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Best slots' })).not.toContainText(/dry/i);
+  await saved(page);
+  await page.getByRole('link', { name: 'Letter to the householder' }).click();
+  await expect(page.getByRole('textbox', { name: 'Letter' })).toHaveValue(
+    /The hour was chosen by nights that were typed \(assumed: /,
+  );
 });

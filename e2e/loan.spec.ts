@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from './support/pages';
+import { weatherFile } from './support/weather';
 import { pdfText } from './support/pdf';
 
 const HOMES: [string, string, ...string[]] = [
@@ -32,7 +33,7 @@ const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: '
 
 test('a loan of five homes, from its list to its sheet', async ({ page }) => {
   await newLoan(page, 'Row camera in January');
-  await expect(turns(page)).toContainText('No home waits yet.');
+  await expect(turns(page)).toContainText('No weather yet');
 
   await test.step('five homes, each with evenings on which somebody is in', async () => {
     for (const [i, home] of HOMES.entries()) {
@@ -43,6 +44,12 @@ test('a loan of five homes, from its list to its sheet', async ({ page }) => {
     }
     await expect(page.getByRole('button', { name: /: 17:30–22:00$/ })).toHaveCount(10);
     await kept(page);
+  });
+
+  await test.step('without weather nobody is told an hour; a file is brought', async () => {
+    await expect(turns(page)).toContainText('No weather yet');
+    await page.locator('input[type=file]').setInputFiles(weatherFile('2027-01-11', 51.2, 1));
+    await expect(page.getByText(/^week-2027-01-11\.csv: /)).toBeVisible();
   });
 
   await test.step('every home is served or told why not', async () => {
@@ -74,6 +81,7 @@ test('a loan of five homes, from its list to its sheet', async ({ page }) => {
     for (const home of HOMES) expect(pdf.text).toContain(home);
     expect(pdf.text).toContain('Waiting for the next loan');
     expect(pdf.text).toContain('the card emptied');
+    expect(pdf.text).toContain('By the weather file week-2027-01-11.csv');
   });
 });
 

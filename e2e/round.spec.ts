@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { roundOf, stopRowOf } from '../core/round/round';
+import { put, stepOf } from './support/commands';
 import { documentOf, expect, fixture, houseVisit, makeVisit, saved, test } from './support/pages';
 
 test.use({ viewport: { width: 820, height: 1180 } });
@@ -145,26 +147,54 @@ test('the camera turns, steps aside, holds its range and wanders without its shu
   await expect(finder).toContainText('too near, not sharp');
 });
 
-test('forty frames from a card are laid on stops, and two of them corrected', async ({ page }) => {
+/** When forty frames were truly taken: ten stops, four frames each. */
+const HEAPS = 10;
+function cardTimes(): number[] {
+  let at = Date.UTC(2026, 1, 11, 19, 0);
+  return Array.from({ length: 4 * HEAPS }, (_, i) => (at += i % 4 === 0 ? 300_000 + i * 1000 : 30_000));
+}
+
+test('forty frames from a card whose clock is an hour off are laid on stops by time, and two of them corrected', async ({
+  page,
+}) => {
   const id = await houseVisit(page, 'Card test', /Terrace/);
+  const times = cardTimes();
   await page.goto(`/visits/${id}/round/card`);
   // The same picture forty times, each with another last number, half a minute to five minutes apart.
   const base = readFileSync(fixture('wall-with-bare-bay.tif'));
-  const files = Array.from({ length: 40 }, (_, i) => ({ name: `card-${String(i).padStart(2, '0')}.csv`, text: csvOf(base, i) }));
+  const files = Array.from({ length: 40 }, (_, i) => ({
+    name: `card-${String(i).padStart(2, '0')}.csv`,
+    text: csvOf(base, i),
+    at: times[i]! + 3_600_000,
+  }));
   await page.locator('input[aria-label="Frames from a card"]').waitFor({ state: 'attached' });
   await page.evaluate(async (list) => {
     const transfer = new DataTransfer();
-    let at = Date.UTC(2026, 1, 11, 19, 0);
-    list.forEach(({ name, text }, i) => {
-      at += i % 4 === 0 ? 300_000 + i * 1000 : 30_000;
-      transfer.items.add(new File([text], name, { lastModified: at }));
-    });
+    list.forEach(({ name, text, at }) => transfer.items.add(new File([text], name, { lastModified: at })));
     const input = document.querySelector<HTMLInputElement>('input[aria-label="Frames from a card"]')!;
     input.files = transfer.files;
     // Outside of this call, so that the page runs under its own rules.
     setTimeout(() => input.dispatchEvent(new Event('change', { bubbles: true })));
   }, files);
   await expect(page.getByRole('region', { name: 'Import' })).toContainText('40 frames', { timeout: 90_000 });
+  // As long as no stop has a time nothing is laid: an order says nothing.
+  await page.getByRole('button', { name: 'Lay 40 on stops' }).click();
+  await expect(page.getByText('drag each frame to where it belongs')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'No stop yet · 40', exact: true })).toBeVisible();
+  await saved(page);
+  const document = await documentOf(page, id);
+  const stops = roundOf(document).stops.filter(({ surfaceId }) => surfaceId !== null);
+  for (let heap = 0; heap < HEAPS; heap += 1) {
+    const { id: rowId, value } = stopRowOf(document, stops[heap]!.key);
+    const spell = { openedAt: times[4 * heap]! - 10_000, answeredAt: times[4 * heap + 3]! + 10_000 };
+    const sent = await page.request.post('/api/commands', {
+      data: stepOf(put('stop', { ...value, answer: 'seen', ...spell }, rowId)),
+    });
+    expect(sent.status()).toBe(200);
+  }
+  await page.reload();
+  await page.getByLabel('Camera clock is ahead by, minutes').fill('60');
+  await page.getByLabel('Camera clock is ahead by, minutes').press('Enter');
   await page.getByRole('button', { name: 'Lay 40 on stops' }).click();
   await expect(page.getByRole('group', { name: 'No stop yet · 0', exact: true })).toBeVisible();
   await saved(page);

@@ -44,6 +44,11 @@ test('from the wet floor to the mark and what was found', async ({ page }) => {
   await page.getByLabel('Away from that').fill('0.88');
   await page.getByLabel('Away from that').press('Enter');
   await page.getByRole('button', { name: 'It was opened' }).click();
+  // That it was opened says nothing of what was found.
+  await saved(page);
+  expect(Object.values((await documentOf(page, visit)).rows.hunt)[0]!.value.found!.cause).toBeNull();
+  await page.getByRole('combobox', { name: 'Cause that was found' }).click();
+  await page.getByTitle('Hot water pipe', { exact: true }).click();
   await page.getByLabel('Depth').fill('42');
   await page.getByLabel('Depth').press('Enter');
   await expect

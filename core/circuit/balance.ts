@@ -55,7 +55,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
         order: k + 1,
         ratedW,
         exponent,
-        turns: Math.min(turnsOpen, mine?.value.to ?? row.value.turns),
+        turns: Math.min(turnsOpen, mine?.value.to ?? turnsAtFirst(document, id)),
         turnsOpen,
         sticks,
         tail: taped ? ('taped' as const) : tail,
@@ -68,15 +68,17 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
       walk: value.walk,
       atS: (value.at - begun) / 1000,
       emitterId: value.serviceId,
-      from: value.from,
+      from: value.from ?? turnsAtFirst(document, value.serviceId),
       to: value.to,
     })),
     readings,
   };
 }
 
+/** Where a lockshield stood at first; one that nobody counted is reckoned with as open, which the fit may correct. */
 function turnsAtFirst(document: VisitDocument, serviceId: string): number {
-  return emittersOf(document).find(({ id }) => id === serviceId)!.row.value.turns;
+  const { turns, turnsOpen } = emittersOf(document).find(({ id }) => id === serviceId)!.row.value;
+  return turns ?? turnsOpen;
 }
 
 /** What is left to do on a walk: tape, turn, wait, read; in this order. */
@@ -166,7 +168,8 @@ export function firstTails(document: VisitDocument, serviceId: string, pixels: P
 }
 
 /** Turns in words: `1 ⅜`, `¾`, `shut`. */
-export function turnWords(turns: number): string {
+export function turnWords(turns: number | null): string {
+  if (turns === null) return 'not noted';
   const eighths = Math.round(turns / EIGHTH);
   const [whole, rest] = [Math.floor(eighths / 8), eighths % 8];
   if (eighths === 0) return 'shut';

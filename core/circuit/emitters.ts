@@ -19,8 +19,8 @@ export interface Emitter {
   /** Its plate, else its size. */
   ratedW: number | null;
   ratedFrom: 'plate' | 'size' | null;
-  /** As its lockshield stands now, turns. */
-  turns: number;
+  /** As its lockshield stands now, turns; null while nobody counted or turned it. */
+  turns: number | null;
   /** The stop of the round at which it is looked at. */
   stopKey: string;
 }
@@ -46,7 +46,7 @@ export function emitterRowOf({ rows }: VisitDocument, serviceId: string): Row<'e
     heightM: null,
     ratedW: null,
     exponent: 1.3,
-    turns: USUAL_TURNS,
+    turns: null,
     turnsOpen: USUAL_TURNS,
     sticks: false,
     headOpen: true,

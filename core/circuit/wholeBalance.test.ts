@@ -52,7 +52,7 @@ function systemAt(document: VisitDocument, at: number) {
     house,
     {
       onAt: heatingOf(document).value.onAt,
-      found: Object.fromEntries(Object.values(document.rows.emitter).map(({ value }) => [value.serviceId, value.turns])),
+      found: Object.fromEntries(Object.values(document.rows.emitter).map(({ value }) => [value.serviceId, value.turns!])),
       turned: Object.values(document.rows.valveTurn).map(({ value }) => ({ id: value.serviceId, at: value.at, to: value.to })),
       bled: Object.values(document.rows.warming).flatMap(({ value }) =>
         value.bledAt === null ? [] : [{ id: value.serviceId, at: value.bledAt }],

@@ -8,7 +8,7 @@ export function whyLate(emitter: Emitter, place: number, count: number, face: Ju
   if (!headOpen) reasons.push('Its head is turned down: open it, and write it on the put-back list.');
   if (face?.pattern === 'cold-top') reasons.push('Air along its top: bleed it, cool, with the pump off.');
   if (face?.pattern === 'cold-bottom') reasons.push('Sludge low down takes its flow.');
-  if (emitter.turns < 0.5) reasons.push('Its lockshield is nearly shut.');
+  if (emitter.turns !== null && emitter.turns < 0.5) reasons.push('Its lockshield is nearly shut.');
   if (sticks) reasons.push('Its valve is noted as stuck.');
   if (face?.pattern === 'still-warming') reasons.push('Warm at one end: the water is on its way, with little flow.');
   if (place > 0.7 * count)

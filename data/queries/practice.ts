@@ -76,7 +76,9 @@ async function eventsOf({ db }: Asking, visitId: string, siteId: string): Promis
     skippedS: run?.skippedS ?? 0,
     events: {
       onAt: run?.onAt ?? null,
-      found: Object.fromEntries(found.map((one) => [one.emitter.serviceId, one.emitter.turns])),
+      found: Object.fromEntries(
+        found.flatMap(({ emitter: { serviceId, turns } }) => (turns === null ? [] : [[serviceId, turns] as const])),
+      ),
       turned: turned.map(({ serviceId, at, to }) => ({ id: serviceId, at, to })),
       bled: warmings.flatMap(({ serviceId, bledAt }) => (bledAt === null ? [] : [{ id: serviceId, at: bledAt }])),
       agitatedAt: flushed?.steps.agitated ?? null,

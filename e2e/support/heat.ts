@@ -56,7 +56,11 @@ export async function truthOf(page: Page, visit: string): Promise<Map<string, Pr
     },
     {
       onAt: heating!.value.onAt,
-      found: Object.fromEntries(Object.values(rows.emitter).map(({ value }) => [value.serviceId, value.turns])),
+      found: Object.fromEntries(
+        Object.values(rows.emitter).flatMap(({ value: { serviceId, turns } }) =>
+          turns === null ? [] : [[serviceId, turns] as const],
+        ),
+      ),
       turned: Object.values(rows.valveTurn).map(({ value }) => ({ id: value.serviceId, at: value.at, to: value.to })),
       bled: Object.values(rows.warming).flatMap(({ value }) =>
         value.bledAt === null ? [] : [{ id: value.serviceId, at: value.bledAt }],

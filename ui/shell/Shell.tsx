@@ -54,9 +54,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </div>
           {isPractice(document) && (
             <Tooltip title="A made-up house with invented weather: for learning. Nothing of it is evidence.">
-              <span className={styles.practice} role="note">
-                {PRACTICE_WORD}
-              </span>
+              <span className={styles.practice}>{PRACTICE_WORD}</span>
             </Tooltip>
           )}
           <ConditionsChip />
@@ -110,10 +108,10 @@ export function Shell({ children }: { children: ReactNode }) {
       </ConfigProvider>
       <ConfigProvider theme={now.theme === 'den' ? denTheme : paperTheme}>
         <App component={false}>
-          <main className={styles.work}>
+          <div className={styles.right}>
             <Notices />
-            {children}
-          </main>
+            <main className={styles.work}>{children}</main>
+          </div>
         </App>
       </ConfigProvider>
     </div>

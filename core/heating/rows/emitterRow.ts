@@ -18,8 +18,8 @@ export const emitterValueSchema = z
     /** Output at 50 K as its plate says, W; without it the size tells. */
     ratedW: z.number().min(20, 'must be at least 20 W').max(50_000, 'must not exceed 50 000 W').nullable(),
     exponent: z.number().min(1, 'must be at least 1').max(2, 'must not exceed 2'),
-    /** Lockshield as it was found, and turns to its stop; in eighths. */
-    turns: turnsSchema,
+    /** Lockshield as it was found, null until somebody counted it; and turns to its stop; in eighths. */
+    turns: turnsSchema.nullable(),
     turnsOpen: turnsSchema.min(0.5, 'must be at least half a turn'),
     sticks: z.boolean(),
     headOpen: z.boolean(),
@@ -28,7 +28,7 @@ export const emitterValueSchema = z
     /** What its room needs on the coldest day, W. */
     needW: z.number().min(10, 'must be at least 10 W').max(50_000, 'must not exceed 50 000 W').nullable(),
   })
-  .refine(({ turns, turnsOpen }) => turns <= turnsOpen, { message: 'stands beyond its stop', path: ['turns'] });
+  .refine(({ turns, turnsOpen }) => turns === null || turns <= turnsOpen, { message: 'stands beyond its stop', path: ['turns'] });
 
 export type EmitterValue = z.infer<typeof emitterValueSchema>;
 

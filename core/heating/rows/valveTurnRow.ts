@@ -10,7 +10,8 @@ const valveTurnValueSchema = z.object({
   serviceId: idSchema,
   walk: z.number().int().min(1).max(1000),
   at: momentSchema,
-  from: turns,
+  /** null: nobody had counted where it stood. */
+  from: turns.nullable(),
   to: turns,
 });
 

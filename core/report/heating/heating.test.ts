@@ -84,11 +84,18 @@ describe('the record', () => {
       '1 Hall',
       '2 to ⅞',
       '4.0 K',
-      '12.0 K',
+      '12.0 K, 09:10',
       'Even all over',
       expect.stringMatching(/^\d+ ± \d+$/),
     ]);
-    expect(table!.rows[2]).toEqual(['3 Bedroom', '2', '11.0 K', '17.0 K', 'not seen', expect.stringMatching(/^\d+ ± \d+$/)]);
+    expect(table!.rows[2]).toEqual([
+      '3 Bedroom',
+      '2',
+      '11.0 K',
+      '17.0 K, 09:10',
+      'not seen',
+      expect.stringMatching(/^\d+ ± \d+$/),
+    ]);
     table!.rows.forEach((row) => expect(row).toHaveLength(table!.head.length));
     expect(of(blocks, 'callout')[0]!.text).toBe(
       '2 of 3 emitters that were read are on target: 12.0 K ± 2.0 K from flow to return.',
@@ -134,9 +141,30 @@ describe('the record', () => {
     expect(of(recordBlocks(back, pixels, 'C'), 'table').at(-1)!.rows[0]![3]).toBe('09:30');
   });
 
+  test('says no lockshield that nobody counted, and which drop is of another setting', () => {
+    let document = worked();
+    const emitterOf = (serviceId: string) =>
+      Object.values(document.rows.emitter).find(({ value }) => value.serviceId === serviceId)!;
+    for (const serviceId of [hall, kitchen])
+      document = withRow(document, 'emitter', emitterOf(serviceId).id, { ...emitterOf(serviceId).value, turns: null });
+    document = withRow(document, 'valveTurn', ofWalk(ID.visit, 'turn', 3, hall), {
+      visitId: ID.visit,
+      serviceId: hall,
+      walk: 3,
+      at: ON + 80 * MINUTE,
+      from: 0.875,
+      to: 1.25,
+    });
+    const rows = of(recordBlocks(document, pixels, 'C'), 'table')[0]!.rows;
+    expect(rows[0]!.slice(1, 4)).toEqual(['1 ¼; found: not noted', '4.0 K', '12.0 K, 09:10; not read since it was turned']);
+    expect(rows[1]![1]).toBe('not noted');
+    expect(rows[2]![1]).not.toContain('not noted');
+    expect(words(openingBlocks(document))).toContain('"not noted"');
+  });
+
   test('in °F says so everywhere', () => {
     const other = recordBlocks(worked(), pixels, 'F');
-    expect(of(other, 'table')[0]!.rows[0]![3]).toBe('21.6 °F');
+    expect(of(other, 'table')[0]!.rows[0]![3]).toBe('21.6 °F, 09:10');
     expect(of(other, 'lines')[0]!.band).toMatchObject({ low: 18, high: 25.2 });
   });
 });

@@ -1,9 +1,9 @@
 import { dropsByWalk, firstTails, lastTails, turnWords, walkWords } from '../../circuit/balance';
-import { emittersOf } from '../../circuit/emitters';
+import { emittersOf, type Emitter } from '../../circuit/emitters';
 import { facesOf, judgeFace, latestFace, type JudgedFace } from '../../circuit/faces';
 import { flowForAll, givenOf } from '../../circuit/givenOf';
 import { heatingOf, warmingOf } from '../../circuit/heatingOf';
-import { frameOfReading, readingsOf, type Pixels } from '../../circuit/tails';
+import { frameOfReading, readingsOf, turnsOf, type Pixels } from '../../circuit/tails';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { PATTERN_WORDS } from '../../heating/patternWords';
@@ -64,11 +64,9 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
       align: ['left', 'left', 'right', 'right', 'left', 'right'],
       rows: emitters.map((emitter, k) => [
         `${k + 1} ${emitter.name}`,
-        emitter.turns === emitter.row.value.turns
-          ? turnWords(emitter.turns)
-          : `${turnWords(emitter.row.value.turns)} to ${turnWords(emitter.turns)}`,
+        lockshieldWords(emitter),
         drop(tails[k]!.before),
-        drop(tails[k]!.after),
+        dropNow(document, emitter, tails[k]!.after, drop),
         faces[k]!.after ? PATTERN_WORDS[faces[k]!.after.pattern] : 'not seen',
         given[k]!.nowW === null ? '–' : `${Math.round(given[k]!.nowW)} ± ${Math.round(given[k]!.nowShare * given[k]!.nowW)}`,
       ]),
@@ -86,6 +84,27 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
     ...beforeAndAfter(document, faces, unit),
     ...putBackTable(document, clock),
   ];
+}
+
+/** As found and as it stands, of what somebody counted. */
+function lockshieldWords({ turns, row }: Emitter): string {
+  const found = row.value.turns;
+  if (turns === found) return turnWords(turns);
+  return found === null ? `${turnWords(turns)}; found: not noted` : `${turnWords(found)} to ${turnWords(turns)}`;
+}
+
+/** The newest drop with when it was read, and whether the valve was turned since. */
+function dropNow(
+  document: VisitDocument,
+  { id }: Emitter,
+  after: ReturnType<typeof lastTails>,
+  drop: (one: { flowC: number; returnC: number } | null) => string,
+): string {
+  if (!after) return drop(null);
+  const { at } = after.row.value;
+  const turned = turnsOf(document).some(({ value }) => value.serviceId === id && value.at > at);
+  const clock = localTime(at, siteOf(document).timeZone);
+  return `${drop(after)}, ${clock}${turned ? '; not read since it was turned' : ''}`;
 }
 
 function startFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {

@@ -54,7 +54,9 @@ export function EmitterCards({
               <small>
                 {tails
                   ? `${units.bareTemperature(tails.flowC)} → ${units.bareTemperature(tails.returnC)}`
-                  : `${turnWords(emitter.turns)} turns`}
+                  : emitter.turns === null
+                    ? 'lockshield not noted'
+                    : `${turnWords(emitter.turns)} turns`}
               </small>
             </span>
           </>

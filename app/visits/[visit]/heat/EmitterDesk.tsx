@@ -98,7 +98,7 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
       onCommit={(next) => edit(`${label}: ${emitter.name}`, [emitterPut(emitter.id, { [name]: next })])}
     />
   );
-  const found = turns.refine((next) => next <= value.turnsOpen, { message: 'lies beyond its stop' });
+  const found = turns.refine((next) => next === null || next <= value.turnsOpen, { message: 'lies beyond its stop' });
   return (
     <details className={styles.card} open>
       <summary>What is known of it</summary>
@@ -132,7 +132,7 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
       <span className={styles.quiet}>
         {emitter.ratedW === null
           ? 'Without output or size the balance finds it out by itself, in more walks.'
-          : `Counted with ${Math.round(emitter.ratedW)} W, by its ${emitter.ratedFrom}. Stands at ${turnWords(emitter.turns)} now.`}
+          : `Counted with ${Math.round(emitter.ratedW)} W, by its ${emitter.ratedFrom}. Lockshield: ${turnWords(emitter.turns)}.`}
       </span>
       <div className={styles.row}>
         <Checkbox

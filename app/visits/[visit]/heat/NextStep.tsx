@@ -17,6 +17,8 @@ import { clockOf } from './Start';
 import { TurnDial } from './TurnDial';
 import { TurnOtherwise } from './TurnOtherwise';
 import { useFaces, useHeatPixels } from './useJudged';
+import { NumberField } from '@ui/form/NumberField';
+import { emitterValueSchema } from '@core/heating/rows/emitterRow';
 import { useHeat, useHeatNow } from './useHeat';
 import styles from './Heat.module.css';
 import own from './Start.module.css';
@@ -25,6 +27,9 @@ import own from './Start.module.css';
 const SETTLES_MIN = 30;
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** A lockshield as somebody counted it. */
+const countedSchema = emitterValueSchema.shape.turns;
 
 interface Props {
   walk: number;
@@ -178,24 +183,38 @@ function Turn({
       ...(wait === null ? [] : [heatingPut({ walk, waitUntil: at + 1000 * wait })]),
     ]);
   };
-  const by = move.toTurns - from;
+  const by = move.toTurns - (from ?? 0);
   return (
     <>
       <p className={own.step}>
-        {emitter.name}: {by < 0 ? 'close' : 'open'} the lockshield <em>{turnWords(Math.abs(by))}</em>{' '}
+        {emitter.name}: {from === null && 'close the lockshield to its stop, counting, then '}
+        {by < 0 ? 'close' : 'open'} {from === null ? 'it' : 'the lockshield'} <em>{turnWords(Math.abs(by))}</em>{' '}
         {Math.abs(by) > 1 ? 'turns' : 'turn'}
       </p>
+      {emitter.row.value.turns === null && (
+        <NumberField
+          label="Turns counted to its stop"
+          named={`Turns counted to its stop, ${emitter.name}`}
+          value={null}
+          schema={countedSchema.refine((next) => next === null || next <= emitter.row.value.turnsOpen, {
+            message: 'lies beyond its stop',
+          })}
+          suffix="turns"
+          step={0.125}
+          onCommit={(turns) => edit(`Lockshield as found: ${emitter.name}`, [emitterPut(emitter.id, { turns })])}
+        />
+      )}
       <span className={styles.quiet}>
         Expected drop after it: {units.difference(move.expectDropK)} {units.plusMinus(move.uncertaintyK)}
         {tails ? ` (now ${units.difference(tails.flowC - tails.returnC)})` : ''}. From this house’s own readings.
       </span>
-      <TurnDial from={from} to={move.toTurns} />
+      <TurnDial from={from ?? 0} to={move.toTurns} />
       <Button type="primary" className={styles.big} onClick={() => turn(move.toTurns)}>
         Turned it
       </Button>
       {otherwise ? (
         <TurnOtherwise
-          from={from}
+          from={from ?? 0}
           turnsOpen={emitter.row.value.turnsOpen}
           wanted={move.toTurns}
           onTurned={turn}
