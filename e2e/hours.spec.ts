@@ -94,7 +94,7 @@ test('from the question to the hours, a slot for the calendar, and a letter', as
     const letter = page.getByRole('textbox', { name: 'Letter' });
     await expect(letter).toHaveValue(/Heating on and steady at about 20 °C from \w+day/);
     await expect(letter).toHaveValue(/a baby sleeps from seven/);
-    await expect(letter).toHaveValue(/The hour was chosen by the weather file week-2027-01-11\.csv, 5 Jan 2027 to 19 Jan 2027\./);
+    await expect(letter).toHaveValue(/The hour was chosen by the weather file week-2027-01-11\.csv, 5 Jan 2027 to 20 Jan 2027\./);
     await letter.fill(`${await letter.inputValue()}\n\nCall me: <b>Ada</b>`);
     await letter.blur();
     await expect(page.getByText('Changed by hand')).toBeVisible();

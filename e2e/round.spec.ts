@@ -182,10 +182,10 @@ test('forty frames from a card whose clock is an hour off are laid on stops by t
   await expect(page.getByText('drag each frame to where it belongs')).toBeVisible();
   await expect(page.getByRole('group', { name: 'No stop yet · 40', exact: true })).toBeVisible();
   await saved(page);
-  const document = await documentOf(page, id);
-  const stops = roundOf(document).stops.filter(({ surfaceId }) => surfaceId !== null);
+  const stored = await documentOf(page, id);
+  const stops = roundOf(stored).stops.filter(({ surfaceId }) => surfaceId !== null);
   for (let heap = 0; heap < HEAPS; heap += 1) {
-    const { id: rowId, value } = stopRowOf(document, stops[heap]!.key);
+    const { id: rowId, value } = stopRowOf(stored, stops[heap]!.key);
     const spell = { openedAt: times[4 * heap]! - 10_000, answeredAt: times[4 * heap + 3]! + 10_000 };
     const sent = await page.request.post('/api/commands', {
       data: stepOf(put('stop', { ...value, answer: 'seen', ...spell }, rowId)),

@@ -24,7 +24,8 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', borderBottomWidth: 0.5, borderBottomColor: PAPER.line, paddingVertical: 5 },
   cell: { paddingRight: 8 },
   headCell: { fontWeight: 600, fontSize: 9.5 },
-  foot: { position: 'absolute', bottom: 24, left: 48, right: 48, fontSize: 8.5, color: PAPER.muted },
+  foot: { position: 'absolute', top: 806, left: 48, width: 420, fontSize: 8.5, color: PAPER.muted },
+  number: { left: undefined, right: 48, width: 60, textAlign: 'right' },
 });
 
 /** Plain paperwork: letters and sheets. */
@@ -37,12 +38,13 @@ export function HandoutPdf({ handout }: { handout: Handout }) {
         {handout.blocks.map((block, i) => (
           <Block key={i} block={block} />
         ))}
+        <Text style={styles.foot} fixed>
+          {[handout.foot, handout.title].filter(Boolean).join(' · ')}
+        </Text>
         <Text
-          style={styles.foot}
+          style={[styles.foot, styles.number]}
           fixed
-          render={({ pageNumber, totalPages }) =>
-            [handout.foot, handout.title, `${pageNumber} of ${totalPages}`].filter(Boolean).join(' · ')
-          }
+          render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`}
         />
       </Page>
     </Document>

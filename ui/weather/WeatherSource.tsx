@@ -52,6 +52,8 @@ export function WeatherSource({
     <div className={styles.source}>
       {fileName && covers ? (
         <Tag
+          // A tag that was closed stays hidden for whoever takes its place.
+          key={fileName}
           icon={<FileTextOutlined />}
           closable={{ 'aria-label': 'Without this file' }}
           onClose={onForget}
@@ -66,7 +68,7 @@ export function WeatherSource({
           </Tag>
         </Tooltip>
       ) : (
-        <Tag icon={<CloudOutlined />} className={styles.tag}>
+        <Tag key="none" icon={<CloudOutlined />} className={styles.tag}>
           {weather?.typed ? `Typed nights; ${NIGHTS_ASSUME}` : 'No weather yet'}
         </Tag>
       )}

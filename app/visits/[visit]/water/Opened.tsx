@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Input, Select } from 'antd';
-import { HYPOTHESES, weighed, type Hypothesis } from '@core/hunt/hypotheses';
+import { HYPOTHESES, type Hypothesis } from '@core/hunt/hypotheses';
 import { HYPOTHESIS_WORDS } from '@core/hunt/huntWords';
 import { NumberField } from '@ui/form/NumberField';
 import * as z from 'zod';
