@@ -26,7 +26,7 @@ test('a real visit with own files: no stand-in camera, no made-up weather, and i
 
   // Two fields are enough; all frames have it, and what was not said is named as assumed.
   const asked = page.getByRole('form', { name: 'Which camera' });
-  await asked.getByLabel('Name of the camera').fill('Grey one');
+  await asked.getByLabel('What the camera is called').fill('Grey one');
   await asked.getByLabel('Field of view across').fill('42');
   await asked.getByRole('button', { name: 'Keep' }).click();
   await expect(asked).toHaveCount(0);

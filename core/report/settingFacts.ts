@@ -10,9 +10,9 @@ const ORIGINS: Record<Origin, string> = {
   region: 'set for the region',
   conditions: 'from the conditions',
   path: 'reckoned from distance and humidity',
-  air: 'taken as the air temperature',
-  sky: 'ground and sky, from air and cloud',
-  default: 'usual value',
+  air: 'assumed: as the air',
+  sky: 'assumed: ground and sky, from air and cloud',
+  default: 'assumed, as usual',
 };
 
 /** Where a value was found, when somebody said. */

@@ -54,7 +54,7 @@ export function CameraQuestion({ onLater }: { onLater?: () => void }) {
         />
       )}
       <Input
-        aria-label="Name of the camera"
+        aria-label="What the camera is called"
         placeholder={shelf.length > 0 ? 'or a new one: its name' : 'Its name'}
         className={styles.name}
         value={name}

@@ -11,6 +11,7 @@ import { type Comparison, measuredFrame, regionsByFrame, regionsOf } from '@core
 import { sameHour, sameHourWords } from '@core/visit/sameHour';
 import { settingsFor } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
+import { cameraOfFrame } from '@core/visit/frames';
 import type { Row } from '@core/entities';
 import { DifferenceHero } from '@ui/finding/DifferenceHero';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -65,7 +66,11 @@ export function Ledger({ frame, view, dispatch, comparison, regions, next, onRec
               hour={hour && sameHourWords(hour)}
             />
             <StatedBy comparison={comparison} onBy={(by) => dispatch({ kind: 'by', by })} />
-            <UncertaintyParts uncertainty={comparison.difference.uncertainty} of="the difference" />
+            <UncertaintyParts
+              uncertainty={comparison.difference.uncertainty}
+              of="the difference"
+              camera={cameraOfFrame(document, frame.id)}
+            />
             <Assumed a={selected.row} b={that} comparison={comparison} />
           </div>
         ) : (

@@ -15,6 +15,7 @@ import { MoistureNote } from './MoistureNote';
 import { sizeWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
 import type { FrameView, RegionReading } from '@core/visit/frameView';
+import { cameraOfFrame } from '@core/visit/frames';
 import type { RegionEdits } from '../useRegions';
 import styles from './Ledger.module.css';
 
@@ -159,6 +160,7 @@ export function RegionLine({ frame, region, reference, selected, regions, next, 
 
 function Statistics({ region }: { region: RegionReading }) {
   const units = useUnits();
+  const { document } = useVisit();
   const { statistics, uncertainty } = region.reading!;
   return (
     <>
@@ -170,7 +172,11 @@ function Statistics({ region }: { region: RegionReading }) {
           ` · all but the outermost 2 %: ${units.bareTemperature(statistics.percentiles.low)} … ${units.bareTemperature(statistics.percentiles.high)}`}
         {region.size && ` · ${sizeWords(region.size)}`}
       </p>
-      <UncertaintyParts uncertainty={uncertainty} of={region.row.value.name} />
+      <UncertaintyParts
+        uncertainty={uncertainty}
+        of={region.row.value.name}
+        camera={cameraOfFrame(document, region.row.value.frameId)}
+      />
     </>
   );
 }
