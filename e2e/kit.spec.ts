@@ -106,8 +106,9 @@ test('a camera is checked in boiling water at its altitude, and its offset goes 
   // On a visit with this camera the round takes files, and adds the offset to them.
   const id = await makeVisit(page, 'Offset test');
   await page.goto(`/visits/${id}/kit`);
-  await page.getByRole('combobox', { name: 'Camera of this visit' }).click();
+  await page.getByRole('combobox', { name: 'Camera from the shelf' }).click();
   await page.getByTitle('Test camera').click();
+  await expect(page.getByText('Nobody said yet: noise, calibration')).toBeVisible();
   await expect(page.getByText('Added to new frames')).toBeVisible();
   await saved(page);
   await page.goto(`/visits/${id}/round/house`);

@@ -73,7 +73,7 @@ test('a re-visit: from what was left open, by the ghost, to the page and the clo
     page.waitForEvent('download'),
     page.getByRole('button', { name: /Page for the householder$/ }).click(),
   ]);
-  expect(paper.suggestedFilename()).toMatch(/^Old Kiln Row · No\. 3 what the works changed .*\.pdf$/);
+  expect(paper.suggestedFilename()).toMatch(/^Practice Old Kiln Row · No\. 3 what the works changed .*\.pdf$/);
   const { text: words } = await pdfText(await paper.path());
   expect(words).toContain('The place is better than before.');
   expect(words).toContain('Proven, closed');

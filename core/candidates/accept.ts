@@ -15,15 +15,15 @@ const INSIDE = 0;
 
 /**
  * Makes a finding of a candidate: its outline as the region that is stated, sound surface beside it (or the frame's reference) as
- * what it is compared with, its likeliest cause as the title, and everything that the cause is argued from.
+ * what it is compared with, what is seen as the title, and everything that a cause is argued from. The cause itself stays a
+ * likelihood: only a check settles it.
  *
  * @param newId - gives ids to what is made
  */
 export function acceptCandidate(document: VisitDocument, candidate: ArguedCandidate, newId: () => string): Accepted {
-  const { frameId, seen, argued, ranked } = candidate;
+  const { frameId, seen, argued } = candidate;
   const frame = document.rows.frame[frameId]!.value;
   const { width, height } = document.frameFacts[frameId]!;
-  const cause = ranked[0]!.cause;
   const known = regionsOf(document, frameId);
   const ordinal = Math.max(-1, ...known.map(({ value }) => value.ordinal)) + 1;
   const inside = ([x, y]: [number, number]): [number, number] => [
@@ -32,7 +32,7 @@ export function acceptCandidate(document: VisitDocument, candidate: ArguedCandid
   ];
   const here: RegionValue = {
     frameId,
-    name: cause.name.toLowerCase(),
+    name: seenWords(candidate),
     role: 'reading',
     ordinal,
     shape: { kind: 'poly', points: seen.outline.map(inside) },
@@ -51,13 +51,30 @@ export function acceptCandidate(document: VisitDocument, candidate: ArguedCandid
     basis: thatId === null ? 'shape' : 'pair',
     frameId,
     stopKey: frame.stopKey,
-    title: `${cause.name}${placeOf(document, frame.surfaceId, frame.roomId)}`,
+    title: `${capital(seenWords(candidate))}${placeOf(document, frame.surfaceId, frame.roomId)}`,
     thisRegionId: thatId === null ? null : regions[0]!.id,
     thatRegionId: thatId,
     argued,
   });
   return { regions: thatId === null ? [] : regions, finding: { id: newId(), value } };
 }
+
+/** What a place looks like, by the form that was measured. */
+const FORM_WORDS: Record<string, string> = {
+  line: 'line',
+  'bent-line': 'bent line',
+  box: 'patch with straight sides',
+  'runs-out': 'tongue that fades out',
+  spot: 'spot',
+  ragged: 'ragged patch',
+  patch: 'patch',
+};
+
+function seenWords({ seen, argued }: ArguedCandidate): string {
+  return `${seen.sign < 0 ? 'cold' : 'warm'} ${FORM_WORDS[argued.measured.evidence.form ?? ''] ?? 'patch'}`;
+}
+
+const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 
 function placeOf(document: VisitDocument, surfaceId: string | null, roomId: string | null): string {
   const surface = document.rows.surface[surfaceId ?? '']?.value;

@@ -4,6 +4,7 @@ import type { VisitDocument } from '../document';
 import { ID, visitDocument } from '../testing/visit';
 import { shapeSchema } from '../frame/region';
 import { emptyFinding, findingValueSchema } from '../visit/findingRow';
+import { buildReport } from '../report/model';
 import { acceptCandidate } from './accept';
 import { argueFrame, type ArguedCandidate, mostRelevantFirst } from './argue';
 import { circumstancesOf } from './circumstances';
@@ -77,7 +78,7 @@ describe('a frame of a visit', () => {
 });
 
 describe('taking a candidate on', () => {
-  test('gives a finding with two regions, its cause as title, and what that is argued from', () => {
+  test('gives a finding with two regions, what is seen as title, and what a cause is argued from', () => {
     const document = visit();
     const [one] = argueFrame(document, ID.frame, LOOK);
     const made = acceptCandidate(document, one!, newIds());
@@ -90,8 +91,21 @@ describe('taking a candidate on', () => {
       thisRegionId: made.regions[0]!.id,
       thatRegionId: made.regions[1]!.id,
     });
-    expect(parsed.title).toMatch(/^Missing insulation/);
+    // What it may be is a likelihood until a check has settled it.
+    expect(parsed.title).toMatch(/^Cold patch with straight sides/);
+    expect(parsed.title).not.toMatch(/insulation/i);
     expect(parsed.argued!.measured.contrastK).toBeCloseTo(-2, 0);
+  });
+
+  test('its likeliest cause stands beside it as a likelihood, in the report too', () => {
+    const document = visit();
+    const [one] = argueFrame(document, ID.frame, LOOK);
+    const { regions, finding } = acceptCandidate(document, one!, newIds());
+    for (const { id, value } of regions) document.rows.region[id] = { id, version: 1, value };
+    document.rows.finding = { [finding.id]: { id: finding.id, version: 1, value: finding.value } };
+    const report = buildReport(document, () => undefined, 'C');
+    expect(report.findings[0]!.likeliest).toMatch(/^likeliest: missing insulation, \d+ %$/);
+    expect(report.findings[0]!.title).not.toMatch(/insulation/i);
   });
 
   test('the frame’s own reference is what it is compared with', () => {

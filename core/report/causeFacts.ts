@@ -40,6 +40,12 @@ export function causeFacts(argued: Argued, unit: DisplayUnit): Fact[] {
   ];
 }
 
+/** The likeliest cause in a few words: `likeliest: missing insulation, 62 %`. */
+export function likeliestWords(argued: Argued): string {
+  const [first] = rankCauses(knownOf(argued));
+  return `likeliest: ${first!.cause.name.toLowerCase()}, ${percent(first!.score)}`;
+}
+
 function fact(label: string, value: string): Fact[] {
   return value ? [{ label, value }] : [];
 }

@@ -17,7 +17,7 @@ import { siteOf } from '../visit/theVisit';
 import { couldShow, lookedThrough } from '../candidates/nothing';
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
-import { causeFacts } from './causeFacts';
+import { causeFacts, likeliestWords } from './causeFacts';
 import type { Fact } from './fact';
 import { figureOf, type Figure, inColoursOf } from './figure';
 import { placeOfFinding, placeOfFrame } from './places';
@@ -61,6 +61,8 @@ export interface ReportFinding {
   typed: Fact[];
   /** What it probably is, where that was argued. */
   causes: Fact[];
+  /** Its likeliest cause in a few words; empty where none was argued. */
+  likeliest: string;
   /** For nothing seen: what would have been. */
   expected: string;
   next: string;
@@ -99,6 +101,7 @@ export function reportFinding(
     confidence: BASIS_CONFIDENCE[basis],
     typed: typedFacts(value, unit),
     causes: value.argued ? causeFacts(value.argued, unit) : [],
+    likeliest: value.argued ? likeliestWords(value.argued) : '',
     expected: basis === 'nothing' ? expectedWords(document, value, unit) : '',
     next,
     state,

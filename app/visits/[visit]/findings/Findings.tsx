@@ -62,7 +62,7 @@ export function Findings() {
                 <span className={styles.number}>{finding.number}</span>
                 <span>
                   <b>{finding.title}</b>
-                  <small>{finding.place}</small>
+                  <small>{[finding.place, finding.likeliest].filter(Boolean).join(' · ')}</small>
                 </span>
                 <span className={styles.value} data-sign={finding.stated?.difference.sign}>
                   {finding.stated ? finding.stated.difference.value : finding.short}
