@@ -28,7 +28,7 @@ export function isAlive(pid: number): boolean {
 }
 
 /** A visit as the first page names it. */
-const VISIT = /"id":"([0-9a-f-]{36})","version":\d+,"value":\{"archived":\w+,"title"/g;
+const VISIT = /"id":"([0-9a-f-]{36})","version":\d+,"value":\{"archived":\w+,"practice"/g;
 
 /** A Glow Den of its own: own data folder, own ports, through ./den as people start it. */
 export class Den {

@@ -65,8 +65,9 @@ export async function uploadZip(
   return { status: response.status, lines };
 }
 
-export async function newVisit(den: Den, name = 'Attacked', rooms = ['Front room']): Promise<string> {
+export async function newVisit(den: Den, name = 'Attacked', rooms = ['Front room'], practice = false): Promise<string> {
   const { body } = await post(den, '/api/visits', {
+    practice,
     site: { name, address: '', timeZone: 'Europe/London', latitude: 51, longitude: 1, facades: [] },
     kind: 'heat-loss',
     title: 'Attacked',

@@ -113,7 +113,7 @@ const underLoad = attack(
 
 /** A capture is sent again after each kill, as the page does; in the end each has its frame and its photo, once. */
 const captures = attack('20 kills during captures, each sent again', 'every capture whole, once', async (den) => {
-  const visit = await newVisit(den, 'Captured');
+  const visit = await newVisit(den, 'Captured', ['Front room'], true);
   const { siteId, rows } = await documentOf(den, visit);
   const surfaceId = newId();
   await sendChange(den, {
