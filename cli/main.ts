@@ -1,7 +1,9 @@
 import { CoreError } from '@core/errors';
 import { usage } from './arguments';
 
-type Verb = (words: readonly string[]) => { document: unknown; refused: boolean } | Promise<{ document: unknown; refused: boolean }>;
+type Verb = (
+  words: readonly string[],
+) => { document: unknown; refused: boolean } | Promise<{ document: unknown; refused: boolean }>;
 
 /** Each verb is loaded when it is asked for: what the others need would be half of the time that a short one takes. */
 const VERBS: Record<string, () => Promise<Verb>> = {
