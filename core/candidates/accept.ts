@@ -10,9 +10,6 @@ export interface Accepted {
   finding: { id: string; value: FindingValue };
 }
 
-/** A polygon of the region's outline keeps whole pixels' distance from the picture's rim. */
-const INSIDE = 0;
-
 /**
  * Makes a finding of a candidate: its outline as the region that is stated, sound surface beside it (or the frame's reference) as
  * what it is compared with, what is seen as the title, and everything that a cause is argued from. The cause itself stays a
@@ -23,19 +20,14 @@ const INSIDE = 0;
 export function acceptCandidate(document: VisitDocument, candidate: ArguedCandidate, newId: () => string): Accepted {
   const { frameId, seen, argued } = candidate;
   const frame = document.rows.frame[frameId]!.value;
-  const { width, height } = document.frameFacts[frameId]!;
   const known = regionsOf(document, frameId);
   const ordinal = Math.max(-1, ...known.map(({ value }) => value.ordinal)) + 1;
-  const inside = ([x, y]: [number, number]): [number, number] => [
-    Math.max(INSIDE, Math.min(width - 1, x)),
-    Math.max(INSIDE, Math.min(height - 1, y)),
-  ];
   const here: RegionValue = {
     frameId,
     name: seenWords(candidate),
     role: 'reading',
     ordinal,
-    shape: { kind: 'poly', points: seen.outline.map(inside) },
+    shape: { kind: 'poly', points: seen.outline },
   };
   const regions = [{ id: newId(), value: here }];
   const reference = known.find(({ id }) => id === frame.referenceId)?.id ?? null;

@@ -3,6 +3,8 @@ import { boxAt, INSIDE, testWall } from '../testing/testWall';
 import type { VisitDocument } from '../document';
 import { ID, visitDocument } from '../testing/visit';
 import { shapeSchema } from '../frame/region';
+import { compareRegions } from '../visit/readings';
+import { surfaceFor } from '../visit/surface';
 import { emptyFinding, findingValueSchema } from '../visit/findingRow';
 import { buildReport } from '../report/model';
 import { acceptCandidate } from './accept';
@@ -95,6 +97,24 @@ describe('taking a candidate on', () => {
     expect(parsed.title).toMatch(/^Cold patch with straight sides/);
     expect(parsed.title).not.toMatch(/insulation/i);
     expect(parsed.argued!.measured.contrastK).toBeCloseTo(-2, 0);
+  });
+
+  test('on a wall that is colder at its foot states the number that the candidate stated, near the truth', () => {
+    const document = visit();
+    const wall = testWall(WIDTH, HEIGHT, (x, y) => (-4 * y) / HEIGHT - 1.2 * boxAt(10, 70, 40, 40)(x, y));
+    // As seen, so that temperatures are the pixels' own.
+    document.rows.settings = {};
+    document.rows.frame[ID.frame]!.value.basis = { kind: 'apparent' };
+    const surface = surfaceFor(document, ID.frame, wall.values);
+    const seen = frameLookOf(lookThrough(surface, INSIDE));
+    const [one] = argueFrame(document, ID.frame, seen);
+    const { regions } = acceptCandidate(document, one!, newIds());
+    for (const { id, value } of regions) document.rows.region[id] = { id, version: 1, value };
+    const [here, there] = regions.map(({ id }) => id) as [string, string];
+    const { difference } = compareRegions(document, here, there, wall.values, wall.values, 'mean');
+    expect(difference.value).toBeCloseTo(one!.seen.stated, 2);
+    expect(one!.seen.stated).toBeCloseTo(one!.seen.contrast, 1);
+    expect(Math.abs(difference.value + 1.2)).toBeLessThan(0.25);
   });
 
   test('its likeliest cause stands beside it as a likelihood, in the report too', () => {

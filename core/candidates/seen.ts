@@ -1,7 +1,7 @@
 import type { Candidate, Look } from '../detect/candidate';
 
 /** Changes whenever the same pixels would give other candidates: kept looks of another version are made anew. */
-export const LOOK_VERSION = 2;
+export const LOOK_VERSION = 3;
 
 /** A candidate without its pixels: its outline stands for them. */
 export type Seen = Omit<Candidate, 'rows'>;

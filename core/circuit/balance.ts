@@ -1,7 +1,7 @@
 import type { VisitDocument } from '../document';
 import { EIGHTH, type BalanceAdvice, type BalanceState } from '../heating/balance/state';
 import { emittersOf } from './emitters';
-import { heatingOf, warmingOf } from './heatingOf';
+import { heatingInForce, heatingOf, roomAirOf, warmingOf } from './heatingOf';
 import { readingsOf, tailsOf, turnsOf, type Pixels } from './tails';
 
 /** Settled long ago, s: nothing was turned before. */
@@ -15,7 +15,7 @@ const LONG_AGO_S = 7200;
 export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk: number): BalanceState | null {
   const emitters = emittersOf(document);
   if (emitters.length === 0) return null;
-  const { targetK, toleranceK, flowSetC, onAt } = heatingOf(document).value;
+  const { targetK, toleranceK, flowSetC, onAt } = heatingInForce(document);
   const turned = turnsOf(document).filter(({ value }) => value.walk < walk);
   const rows = readingsOf(document).filter(({ value }) => value.walk < walk);
   const begun = Math.min(onAt ?? Infinity, ...turned.map(({ value }) => value.at), ...rows.map(({ value }) => value.at));
@@ -24,7 +24,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
     const tails = tailsOf(document, row, pixels);
     if (tails === undefined) return null;
     if (tails === null) continue;
-    const { at, serviceId, roomC } = row.value;
+    const { at, serviceId } = row.value;
     // Bled since: with the air its output went, and what was read then is of another emitter.
     if (at < (warmingOf(document, serviceId).value.bledAt ?? 0)) continue;
     const before = turned.filter(({ value }) => value.at <= at);
@@ -37,7 +37,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
       turns: own?.value.to ?? turnsAtFirst(document, serviceId),
       flowC: tails.flowC,
       returnC: tails.returnC,
-      roomC,
+      roomC: row.value.roomC ?? roomAirOf(document, serviceId).value,
       settledS: last === undefined ? LONG_AGO_S : (at - last) / 1000,
     });
   }
@@ -45,8 +45,8 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
     targetK,
     toleranceK,
     flowSetC,
-    emitters: emitters.map(({ id, row, ratedW }, k) => {
-      const { turnsOpen, sticks, exponent, tail, headOpen } = row.value;
+    emitters: emitters.map(({ id, told, ratedW }, k) => {
+      const { turnsOpen, sticks, exponent, tail, headOpen } = told;
       const { tapedWalk, withoutTape } = warmingOf(document, id).value;
       const taped = tapedWalk !== null && tapedWalk < walk;
       const mine = turned.filter(({ value }) => value.serviceId === id).at(-1);
@@ -77,7 +77,7 @@ export function balanceStateBefore(document: VisitDocument, pixels: Pixels, walk
 
 /** Where a lockshield stood at first; one that nobody counted is reckoned with as open, which the fit may correct. */
 function turnsAtFirst(document: VisitDocument, serviceId: string): number {
-  const { turns, turnsOpen } = emittersOf(document).find(({ id }) => id === serviceId)!.row.value;
+  const { turns, turnsOpen } = emittersOf(document).find(({ id }) => id === serviceId)!.told;
   return turns ?? turnsOpen;
 }
 

@@ -21,7 +21,7 @@ import { emitterState } from './emitterState';
 import { emitterRowOf, emittersOf, inOrder } from './emitters';
 import { judgeFace, latestFace, minutesOnAt } from './faces';
 import { flowForAll, givenOf } from './givenOf';
-import { flushOf, heatingOf, holdsHeating, ofWalk, roomAirOf, warmingOf } from './heatingOf';
+import { flushOf, heatingInForce, heatingOf, holdsHeating, ofWalk, roomAirOf, warmingOf } from './heatingOf';
 import { spotOf } from './spot';
 import { frameNameOf, framesOfEmitter, readingPuts, takeIn, type Put } from './takeIn';
 import { allRead, frameOfReading, readingsOf, tailsOf } from './tails';
@@ -69,7 +69,7 @@ describe('emitters', () => {
     expect(emittersOf(more)).toHaveLength(3);
     const rail = withRow(document, 'service', newId(), { ...place, kind: 'towel-rail', name: 'Rail' });
     expect(emittersOf(rail).map(({ name }) => name)).toEqual(['Hall, radiator 1', 'Hall, rail 2', 'Kitchen', 'Bedroom']);
-    expect(emittersOf(rail)[1]!.row.value.build).toBe('rail');
+    expect(emittersOf(rail)[1]!.told).toMatchObject({ build: 'rail', assumed: ['build', 'exponent', 'turnsOpen'] });
   });
 
   test('are rated by plate, else by size, else not', () => {
@@ -102,7 +102,8 @@ describe('rows that are there once', () => {
     const { heating, ...rows } = heatingVisit().rows;
     const bare = { ...heatingVisit(), rows: { ...rows, heating: {} } };
     expect(Object.keys(heating)).toHaveLength(1);
-    expect(heatingOf(bare).value).toMatchObject({ school: 'usual', targetK: 12, toleranceK: 2, onAt: null, walk: 0 });
+    expect(heatingOf(bare).value).toMatchObject({ school: null, targetK: 12, flowSetC: null, onAt: null, walk: 0 });
+    expect(heatingInForce(bare)).toMatchObject({ school: 'usual', flowSetC: 60, assumed: ['flowSetC', 'school'] });
     expect(heatingOf(bare).id).toBe(heatingOf(heatingVisit()).id);
     expect(warmingOf(bare, hall).value).toMatchObject({ warmAt: null, bledAt: null });
     expect(flushOf(bare).value.steps).toEqual({});
@@ -112,9 +113,12 @@ describe('rows that are there once', () => {
   });
 
   test('a room is as warm as it was noted last beside its emitter', () => {
-    expect(roomAirOf(heatingVisit(), hall)).toBe(20);
+    expect(roomAirOf(heatingVisit(), hall)).toEqual({ value: 20, source: 'said' });
+    const { conditions, ...rows } = heatingVisit().rows;
+    expect(Object.keys(conditions)).toHaveLength(1);
+    expect(roomAirOf({ ...heatingVisit(), rows: { ...rows, conditions: {} } }, hall)).toEqual({ value: 20, source: 'assumed' });
     const read = withReading(withReading(heatingVisit(), hall, 1, 40, [58, 46, 19]), hall, 2, 60, [58, 46, 22]);
-    expect(roomAirOf(read, hall)).toBe(22);
+    expect(roomAirOf(read, hall)).toEqual({ value: 22, source: 'said' });
   });
 });
 

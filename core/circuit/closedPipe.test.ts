@@ -1,7 +1,7 @@
-import type { PipeValue } from '../heating/rows/pipeRow';
 import { leverWords, valveOf, valveWords, zonesOf } from './closedPipe';
+import type { ToldPipe } from './toldPipe';
 
-const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
+const pipe = (change: Partial<ToldPipe> = {}): ToldPipe => ({
   visitId: '0192f0a0-0000-7000-8000-000000000001',
   name: 'Behind the valve',
   question: 'valve',
@@ -20,10 +20,11 @@ const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
   surfaceC: null,
   hoursYear: 5000,
   pricePerKwh: null,
+  assumed: [],
   ...change,
 });
 const shown = (celsius: number) => `${celsius.toFixed(1)} °C`;
-const words = (of: PipeValue) => valveWords(valveOf(of), shown);
+const words = (of: ToldPipe) => valveWords(valveOf(of), shown);
 const at = (minutes: number | null, celsius: readonly number[], taped = true) =>
   celsius.map((one, k) => ({ m: 0.5 + k, celsius: one, taped, minutes }));
 

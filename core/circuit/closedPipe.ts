@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { INSTRUMENT_U } from '../radiometry/instruments';
-import type { PipeValue } from '../heating/rows/pipeRow';
+import type { ToldPipe } from './toldPipe';
 import { expectedClosed, judgeValve, type ClosedValve, type JudgedValve, type PipeReading } from '../heating/valve/closedValve';
 
 const { tapedPipeK: TAPED_U, barePipeK: BARE_U, roomK: ROOM_U } = INSTRUMENT_U;
@@ -16,7 +16,7 @@ export type ValveSays =
 const missing = (words: string): ValveSays => ({ kind: 'missing', words });
 
 /** What a valve's pipe says, or what is still missing. */
-export function valveOf(pipe: PipeValue): ValveSays {
+export function valveOf(pipe: ToldPipe): ValveSays {
   const { orientation, hotC, waterC, points } = pipe;
   if (orientation === null) return missing('Say whether the pipe runs level or rises: one that rises circulates in itself.');
   if (waterC === null) return missing('Read the water before the valve.');
@@ -31,11 +31,11 @@ export function valveOf(pipe: PipeValue): ValveSays {
 }
 
 /** The zones of a card, each judged as a closed valve that is read after its call. */
-export function zonesOf(pipe: PipeValue): (PipeValue['zones'][number] & { says: ValveSays })[] {
+export function zonesOf(pipe: ToldPipe): (ToldPipe['zones'][number] & { says: ValveSays })[] {
   return pipe.zones.map((zone) => ({ ...zone, says: zoneSays(pipe, zone) }));
 }
 
-function zoneSays(pipe: PipeValue, { onC, offC, minutes }: PipeValue['zones'][number]): ValveSays {
+function zoneSays(pipe: ToldPipe, { onC, offC, minutes }: ToldPipe['zones'][number]): ValveSays {
   if (pipe.orientation === null) return missing('Say whether the pipes run level or rise.');
   if (pipe.waterC === null) return missing('Read the water before the valves.');
   if (onC === null) return missing('Read it with its call.');
@@ -44,7 +44,7 @@ function zoneSays(pipe: PipeValue, { onC, offC, minutes }: PipeValue['zones'][nu
   return judged({ ...base(pipe, onC, pipe.waterC), readings: [{ m: ZONE_M, celsius: offC, minutes, u: TAPED_U }] });
 }
 
-const base = (pipe: PipeValue, hotC: number, supplyC: number) => ({
+const base = (pipe: ToldPipe, hotC: number, supplyC: number) => ({
   build: pipe,
   orientation: pipe.orientation!,
   roomC: pipe.airC,
@@ -99,7 +99,7 @@ function whyNot({ fitsNeither, waitMinutes }: JudgedValve): string {
   return `That does not tell yet: a full pipe cools slowly. Read the same places again ${waitMinutes} min after closing.`;
 }
 
-type Zone = PipeValue['zones'][number];
+type Zone = ToldPipe['zones'][number];
 
 /** What the lever of a zone valve's motor says, tried both ways; nothing while one is missing. */
 export function leverWords({ leverOn, leverOff }: Pick<Zone, 'leverOn' | 'leverOff'>): string {

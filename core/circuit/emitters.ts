@@ -1,11 +1,15 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { usualOutputW, type EmitterBuild } from '../heating/build';
-import type { EmitterValue } from '../heating/rows/emitterRow';
+import { USUAL_EXPONENT, USUAL_TURNS_OPEN, type EmitterValue } from '../heating/rows/emitterRow';
 import type { ServiceKind } from '../house/services';
 import { stopKeyOf } from '../round/stops';
 import { derived } from '../rows/derived';
 import { rowIdFrom } from '../rows/rowId';
+import { filled, type Filled } from '../rows/source';
+
+/** What is usual of an emitter while nobody said. */
+export type Unsaid = 'build' | 'exponent' | 'turnsOpen';
 
 /** An emitter of the circuit: a service that gives the heat of water to a room, and what is known of it. */
 export interface Emitter {
@@ -15,7 +19,10 @@ export interface Emitter {
   room: string;
   storey: number;
   kind: ServiceKind;
+  /** As it is stored. */
   row: Row<'emitter'>;
+  /** With usual values where nobody said. */
+  told: Filled<EmitterValue, Unsaid>;
   /** Its plate, else its size. */
   ratedW: number | null;
   ratedFrom: 'plate' | 'size' | null;
@@ -32,22 +39,19 @@ const BUILD_OF: Partial<Record<ServiceKind, EmitterBuild>> = {
   baseboard: 'baseboard',
 };
 
-/** Most lockshields take so many turns. */
-const USUAL_TURNS = 4;
-
 /** The row of an emitter; as it usually is while nobody said more. */
 export function emitterRowOf({ rows }: VisitDocument, serviceId: string): Row<'emitter'> {
   const id = rowIdFrom(serviceId, 'emitter');
   const usual: EmitterValue = {
     serviceId,
     order: null,
-    build: BUILD_OF[rows.service[serviceId]?.value.kind ?? 'radiator'] ?? 'double-one-fins',
+    build: null,
     widthM: null,
     heightM: null,
     ratedW: null,
-    exponent: 1.3,
+    exponent: null,
     turns: null,
-    turnsOpen: USUAL_TURNS,
+    turnsOpen: null,
     sticks: false,
     headOpen: true,
     tail: 'unknown',
@@ -66,7 +70,12 @@ export const emittersOf = derived(
       .map((one): Emitter & { place: [number, number, number, number] } => {
         const home = room[one.value.roomId]?.value;
         const row = emitterRowOf(document, one.id);
-        const { build, widthM, heightM, ratedW, order, turns } = row.value;
+        const told = filled<EmitterValue, Unsaid>(row.value, {
+          build: BUILD_OF[one.value.kind] ?? 'double-one-fins',
+          exponent: USUAL_EXPONENT,
+          turnsOpen: USUAL_TURNS_OPEN,
+        });
+        const { build, widthM, heightM, ratedW, order, turns } = told;
         const bySize = widthM === null || heightM === null ? null : usualOutputW(build, widthM, heightM);
         const last = Object.values(valveTurn)
           .filter(({ value }) => value.serviceId === one.id)
@@ -81,6 +90,7 @@ export const emittersOf = derived(
           storey: home?.storey ?? 0,
           kind: one.value.kind,
           row,
+          told,
           ratedW: ratedW ?? bySize,
           ratedFrom: ratedW !== null ? 'plate' : bySize !== null ? 'size' : null,
           turns: last?.value.to ?? turns,

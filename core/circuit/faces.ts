@@ -11,7 +11,7 @@ import { correctValues } from '../radiometry/measurement';
 import { remembered } from '../rows/derived';
 import { takenAtOf } from '../visit/frames';
 import { lineFor, partsOfFrame, settingsFor } from '../visit/settingsInForce';
-import { heatingOf, roomAirOf } from './heatingOf';
+import { heatingInForce, heatingOf, roomAirOf } from './heatingOf';
 import type { Pixels } from './tails';
 import { waterOfFace, type FaceWater } from './waterOfFace';
 
@@ -74,8 +74,8 @@ export function judgeFace(document: VisitDocument, row: Row<'face'>, pixels: Pix
   if (!values) return undefined;
   const water = waterOfFace(document, serviceId, timeOf(document, row), pixels);
   if (water === undefined) return undefined;
-  const { onAt, flowSetC } = heatingOf(document).value;
-  const known = [roomAirOf(document, serviceId), onAt, flowSetC, water?.flowC, water?.returnC];
+  const { onAt, flowSetC } = heatingInForce(document);
+  const known = [roomAirOf(document, serviceId).value, onAt, flowSetC, water?.flowC, water?.returnC];
   return judgedOnce(row, [values, ...known, ...partsOfFrame(document, frameId)], () => judged(document, row, values, water));
 }
 
@@ -86,7 +86,7 @@ function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array,
   const grid = correctedGrid(document, frameId, values);
   // Where nobody read its tails then, the frame may show them.
   const through = water ?? tailsSeen(grid, box);
-  const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, serviceId);
+  const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, serviceId).value;
   const takenAt = timeOf(document, row);
   const minutesOn = minutesOnAt(document, takenAt);
   const inside: number[] = [];
@@ -96,7 +96,7 @@ function judged(document: VisitDocument, row: Row<'face'>, values: Float32Array,
   inside.sort((a, b) => a - b);
   const hottest = inside[Math.floor(HOTTEST * (inside.length - 1))];
   if (hottest === undefined) return null;
-  const { flowSetC } = heatingOf(document).value;
+  const { flowSetC } = heatingInForce(document);
   const seen = airC + Math.max(1, hottest - airC) / FACE_SHARE;
   const flowC = hottest - airC < LIT * (flowSetC - airC) ? Math.max(seen, flowSetC) : seen;
   try {

@@ -1,9 +1,14 @@
 import type { VisitDocument } from '../document';
 import { flowThatWouldDo, givenAt, heatGiven } from '../heating/given';
+import { BUILDS } from '../heating/build';
+import { USUAL_EXPONENT } from '../heating/rows/emitterRow';
+import * as format from '../units/format';
+import type { DisplayUnit } from '../units/temperature';
+import { USUAL_AIR_C } from '../radiometry/settings';
 import { INSTRUMENT_U } from '../radiometry/instruments';
 import { lastTails } from './balance';
 import { emittersOf, type Emitter } from './emitters';
-import { heatingOf, roomAirOf } from './heatingOf';
+import { heatingInForce, roomAirOf } from './heatingOf';
 import type { Pixels } from './tails';
 
 /** What an emitter gives, beside what its room needs. W, l/min, °C. */
@@ -17,6 +22,8 @@ export interface Given {
   /** With the same water at the set flow temperature. */
   atSetW: number | null;
   needW: number | null;
+  /** What its heat rests on that nobody said. */
+  assumed: ('build' | 'exponent' | 'room')[];
   /** Lowest flow temperature that would do at the target drop; null where even 90 °C would not. */
   wouldDoC: number | null;
 }
@@ -27,12 +34,13 @@ const TYPED_DROP_U = Math.SQRT2 * INSTRUMENT_U.tailK;
 
 /** Heat given by every emitter, by its newest reading. */
 export function givenOf(document: VisitDocument, pixels: Pixels): Given[] {
-  const { flowSetC, targetK } = heatingOf(document).value;
+  const { flowSetC, targetK } = heatingInForce(document);
   return emittersOf(document).map((emitter) => {
     const { ratedW } = emitter;
-    const { exponent, needW } = emitter.row.value;
+    const { exponent, needW } = emitter.told;
     const tails = lastTails(document, emitter.id, pixels);
-    const roomC = tails?.row.value.roomC ?? roomAirOf(document, emitter.id);
+    const room = roomAirOf(document, emitter.id);
+    const roomC = tails?.row.value.roomC ?? room.value;
     const { nowW, litresMin } =
       ratedW !== null && tails
         ? heatGiven(ratedW, exponent, Math.max(tails.flowC, tails.returnC), Math.min(tails.flowC, tails.returnC), roomC)
@@ -48,6 +56,11 @@ export function givenOf(document: VisitDocument, pixels: Pixels): Given[] {
       litresShare: 2 * Math.hypot(nowU, (tails?.dropU ?? TYPED_DROP_U) / Math.max(0.5, drop)),
       atSetW: ratedW !== null && litresMin !== null ? givenAt(ratedW, exponent, litresMin, flowSetC, roomC) : null,
       needW,
+      assumed: [
+        ...(emitter.ratedFrom === 'size' && emitter.told.assumed.includes('build') ? (['build'] as const) : []),
+        ...(emitter.told.assumed.includes('exponent') ? (['exponent'] as const) : []),
+        ...(room.source === 'assumed' ? (['room'] as const) : []),
+      ],
       wouldDoC: ratedW !== null && needW !== null ? flowThatWouldDo(ratedW, exponent, needW, targetK, roomC) : null,
     };
   });
@@ -58,4 +71,18 @@ export function flowForAll(given: readonly Given[]): number | null {
   const known = given.filter(({ needW, emitter }) => needW !== null && emitter.ratedW !== null);
   if (known.length === 0 || known.some(({ wouldDoC }) => wouldDoC === null)) return null;
   return Math.max(...known.map(({ wouldDoC }) => wouldDoC!));
+}
+
+/** What heat that is given rests on that nobody said, each with its usual value and its emitters. */
+export function assumedOfGiven(given: readonly Given[], unit: DisplayUnit): string[] {
+  const counted = given.filter(({ nowW, wouldDoC }) => nowW !== null || wouldDoC !== null);
+  const named = (of: readonly Given[]) =>
+    of.length === counted.length ? '' : `: ${of.map(({ emitter }) => emitter.name).join(' and ')}`;
+  const without = (what: Given['assumed'][number]) => counted.filter(({ assumed }) => assumed.includes(what));
+  const [rooms, exponents] = [without('room'), without('exponent')];
+  return [
+    ...(exponents.length > 0 ? [`exponent ${USUAL_EXPONENT}${named(exponents)}`] : []),
+    ...(rooms.length > 0 ? [`rooms at ${format.temperature(USUAL_AIR_C, unit)}${named(rooms)}`] : []),
+    ...without('build').map(({ emitter }) => `${emitter.name} built with ${BUILDS[emitter.told.build].words.toLowerCase()}`),
+  ];
 }

@@ -1,16 +1,16 @@
 import type { VisitDocument } from '../document';
+import { USUAL_AIR_C } from '../radiometry/settings';
 import { orderedScale, type Scale } from '../scale/scale';
 import { conditionsOf, visitRow } from '../visit/theVisit';
-import { heatingOf } from './heatingOf';
+import { heatingInForce } from './heatingOf';
 
-const USUAL_ROOM_C = 20;
 /** Outside walls are some kelvin below the room; faces may exceed the set flow a little. */
 const BELOW_K = 6;
 const ABOVE_K = 2;
 
 /** One span of colours for all emitters of a visit: from cold walls to the set flow. */
 export function heatScale(document: VisitDocument): Scale {
-  const room = conditionsOf(document)?.value.insideC ?? USUAL_ROOM_C;
+  const room = conditionsOf(document)?.value.insideC ?? USUAL_AIR_C;
   const { colourMap } = visitRow(document).value.span;
-  return orderedScale(room - BELOW_K, heatingOf(document).value.flowSetC + ABOVE_K, colourMap);
+  return orderedScale(room - BELOW_K, heatingInForce(document).flowSetC + ABOVE_K, colourMap);
 }

@@ -1,26 +1,28 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { TARGETS } from '../heating/school';
+import { USUAL_AIR_C } from '../radiometry/settings';
 import type { FlushValue } from '../heating/rows/flushRow';
 import type { HeatingValue } from '../heating/rows/heatingRow';
 import type { WarmingValue } from '../heating/rows/warmingRow';
 import { rowIdFrom } from '../rows/rowId';
+import { filled, type Filled, type Known, orUsual } from '../rows/source';
 import { conditionsOf } from '../visit/theVisit';
 
 /** Rows that a visit, or an emitter on a visit, has once: as they are stored, else as they begin. */
 
-/** What sources are usually set to, °C. */
-const USUAL_FLOW_C = 60;
+/** The flow that sources are usually set to, °C, and the usual drop. */
+export const USUAL_HEATING = { flowSetC: 60, school: 'usual' } as const;
 
 export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
   const id = rowIdFrom(visitId, 'heating');
   const { targetK, toleranceK } = TARGETS.usual;
   const fresh: HeatingValue = {
     visitId,
-    school: 'usual',
+    school: null,
     targetK,
     toleranceK,
-    flowSetC: USUAL_FLOW_C,
+    flowSetC: null,
     onAt: null,
     checks: {},
     flows: [],
@@ -33,6 +35,11 @@ export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
     skippedS: 0,
   };
   return rows.heating[id] ?? { id, version: 0, value: fresh };
+}
+
+/** The heating as it is worked with: usual values where nobody said. */
+export function heatingInForce(document: VisitDocument): Filled<HeatingValue, 'flowSetC' | 'school'> {
+  return filled<HeatingValue, 'flowSetC' | 'school'>(heatingOf(document).value, USUAL_HEATING);
 }
 
 export function warmingOf({ visitId, rows }: VisitDocument, serviceId: string): Row<'warming'> {
@@ -62,15 +69,13 @@ export function ofWalk(visitId: string, what: 'turn' | 'reading', walk: number, 
   return rowIdFrom(visitId, `${what} ${walk} ${serviceId}`);
 }
 
-const USUAL_ROOM_C = 20;
-
-/** Air of a room: as it was last noted beside an emitter, else that of the visit. */
-export function roomAirOf(document: VisitDocument, serviceId: string): number {
+/** Air of a room: as it was last noted beside an emitter, else that of the visit, else what is usual. */
+export function roomAirOf(document: VisitDocument, serviceId: string): Known<number> {
   const last = Object.values(document.rows.tailReading)
-    .filter(({ value }) => value.serviceId === serviceId)
+    .filter(({ value }) => value.serviceId === serviceId && value.roomC !== null)
     .sort((a, b) => a.value.at - b.value.at)
     .at(-1);
-  return last?.value.roomC ?? conditionsOf(document)?.value.insideC ?? USUAL_ROOM_C;
+  return orUsual(last?.value.roomC ?? conditionsOf(document)?.value.insideC ?? null, USUAL_AIR_C);
 }
 
 /** Whether a visit holds anything of the heating. */

@@ -1,8 +1,9 @@
-import { pipeValueSchema, type PipeValue } from '../heating/rows/pipeRow';
+import { pipeValueSchema } from '../heating/rows/pipeRow';
 import { floorGrowth, floorReading, floorWords } from './floorOf';
 import { lossOf, lossWords } from './pipeFacts';
+import type { ToldPipe } from './toldPipe';
 
-const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
+const pipe = (change: Partial<ToldPipe> = {}): ToldPipe => ({
   visitId: '0192f0a0-0000-7000-8000-000000000001',
   name: 'Behind the valve',
   question: 'valve',
@@ -21,6 +22,7 @@ const pipe = (change: Partial<PipeValue> = {}): PipeValue => ({
   surfaceC: null,
   hoursYear: 5000,
   pricePerKwh: null,
+  assumed: [],
   ...change,
 });
 

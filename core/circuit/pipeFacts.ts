@@ -1,9 +1,9 @@
 import { cylinderLoss, pipeLoss, type HeatLoss } from '../heating/pipes';
-import type { PipeValue } from '../heating/rows/pipeRow';
+import type { ToldPipe } from './toldPipe';
 import { wholePm } from '../units/wholePm';
 
 /** What a run or a cylinder loses; null as long as something is missing. */
-export function lossOf(pipe: PipeValue): HeatLoss | null {
+export function lossOf(pipe: ToldPipe): HeatLoss | null {
   const { question, extent, waterC, surfaceC, airC, hoursYear } = pipe;
   if (extent === null || waterC === null) return null;
   if (question === 'run') return pipeLoss(pipe, extent, waterC, airC, hoursYear);

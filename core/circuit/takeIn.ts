@@ -43,7 +43,7 @@ export function takeIn(
   newId: () => string,
 ): TakenIn {
   const grid = correctedGrid(document, frameId, values);
-  const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, emitter.id);
+  const airC = settingsFor(document, frameId).airC.value ?? roomAirOf(document, emitter.id).value;
   const { widthM, heightM } = emitter.row.value;
   const face = findFace(grid, airC, widthM !== null && heightM !== null ? widthM / heightM : null);
   if (!face) return { puts: [], face: null, tails: null };
@@ -90,7 +90,7 @@ export function readingPuts(
         frameId,
         flowRegionId,
         returnRegionId,
-        roomC: roomAirOf(document, emitter.id),
+        roomC: null,
       },
     },
   ];

@@ -1,7 +1,7 @@
 import { extremesOf } from '../pixels/extremes';
 import { hasReading } from '../pixels/hasReading';
 import { boundsOf, widenedMask } from './flood';
-import type { Span } from '../frame/region';
+import { spansOf, type DrawnShape, type Span } from '../frame/region';
 import type { Grid } from './grid';
 import { placesIn, type LookedThrough, type LookOptions, type Place } from './places';
 import { shapeOf, type Shape } from './shape';
@@ -21,6 +21,8 @@ export interface Candidate {
   share: number;
   /** Mean of the place less mean of the ring around it, K. */
   contrast: number;
+  /** Mean within the outline less mean of the sound surface, K, as a finding of it states it; the contrast where there is none. */
+  stated: number;
   /** Contrast where it is strongest, against the background, K, signed. */
   peak: number;
   /** Temperature where it is strongest, and of the surface beside it, °C. */
@@ -115,12 +117,19 @@ function candidateOf(
   const beside = ringMean(place, taken, found);
   const mean = meanOf(frame, extent.rows);
   const { x, y } = shape.extremeAt;
+  const outline = outlineOfRows(extent.rows, Math.max(0.8, STRAYS * frame.width)).map(([px, py]): Corner => [
+    Math.max(0, Math.min(frame.width - 1, px)),
+    Math.max(0, Math.min(frame.height - 1, py)),
+  ]);
+  const sound = soundPatchFor(found, sums, shape.bbox, beside);
+  const of = (drawn: DrawnShape) => meanOf(frame, spansOf(drawn, frame.width, frame.height));
   return {
     sign,
     rows: extent.rows,
     area: extent.area,
     share: extent.area / Math.max(1, seen * found.factor ** 2),
     contrast: mean - beside,
+    stated: sound ? of({ kind: 'poly', points: outline }) - of({ kind: 'box', ...sound }) : mean - beside,
     peak: sign * extent.peak,
     extremeC: steadyAt(frame, x, y),
     besideC: beside,
@@ -128,8 +137,8 @@ function candidateOf(
     surroundings: surroundingsOf(place, shape, found),
     sharpSides: place.box?.sharpSides ?? 0,
     paned: isPane(place),
-    outline: outlineOfRows(extent.rows, Math.max(0.8, STRAYS * frame.width)),
-    sound: soundPatchFor(found, sums, shape.bbox),
+    outline,
+    sound,
   };
 }
 

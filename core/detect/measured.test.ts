@@ -131,8 +131,8 @@ test('where everything is taken there is no sound surface', () => {
   const picture = testWall(60, 40);
   const looked = { picture, contrast: picture, counts: new Uint8Array(2400).fill(1), factor: 1 };
   const box = { x: 10, y: 10, width: 10, height: 10 };
-  expect(soundPatchFor(looked, sumsOf(looked, new Uint8Array(2400).fill(1)), box)).toBeNull();
-  expect(soundPatchFor(looked, sumsOf(looked, new Uint8Array(2400)), box)).not.toBeNull();
+  expect(soundPatchFor(looked, sumsOf(looked, new Uint8Array(2400).fill(1)), box, 20)).toBeNull();
+  expect(soundPatchFor(looked, sumsOf(looked, new Uint8Array(2400)), box, 20)).not.toBeNull();
 });
 
 describe('parts', () => {

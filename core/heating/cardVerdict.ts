@@ -25,10 +25,14 @@ function limitWords(low: number | null, high: number | null, unit: string): stri
   return high !== null ? `at most ${high} ${unit}` : '';
 }
 
-/** The readings of a fire rate against the limits that were typed in from its maker's manual. */
-export function cardLines(fuel: Fuel, rate: FireRate): CardLine[] {
+/**
+ * The readings of a fire rate against the limits that were typed in from its maker's manual.
+ *
+ * @param fuel - null while nobody said: nothing is computed then
+ */
+export function cardLines(fuel: Fuel | null, rate: FireRate): CardLine[] {
   const { o2Pct, co2Pct, coPpm, flueC, airC } = rate;
-  const computed: Combustion | null = o2Pct === null ? null : combustionOf(fuel, o2Pct, coPpm, { flueC, airC });
+  const computed: Combustion | null = o2Pct === null || fuel === null ? null : combustionOf(fuel, o2Pct, coPpm, { flueC, airC });
   const co = rate.coAirFree ? (computed?.coAirFreePpm ?? null) : coPpm;
   const co2 = co2Pct ?? computed?.co2Pct ?? null;
   const line = (
@@ -81,10 +85,10 @@ function condensingLine(
 /**
  * What the card says of a fire rate as a whole: nothing passes while a limit that was typed in has no reading.
  *
- * @param licensed - somebody with a licence stands behind it; otherwise nothing is judged
+ * @param fuel, licensed - somebody with a licence stands behind it, and said what burns; otherwise nothing is judged
  */
-export function rateVerdict(fuel: Fuel, rate: FireRate, licensed: boolean): Verdict {
-  if (!licensed) return 'not-judged';
+export function rateVerdict(fuel: Fuel | null, rate: FireRate, licensed: boolean): Verdict {
+  if (!licensed || fuel === null) return 'not-judged';
   const limited = cardLines(fuel, rate).filter(({ limit }) => limit !== '');
   if (limited.some(({ verdict }) => verdict === 'attention')) return 'attention';
   return limited.length > 0 && limited.every(({ verdict }) => verdict === 'pass') ? 'pass' : 'not-judged';

@@ -9,9 +9,9 @@ export function huntOf({ visitId, rows }: VisitDocument): Row<'hunt'> {
   const id = rowIdFrom(visitId, 'hunt');
   const fresh: HuntValue = {
     visitId,
-    side: 'hot',
+    side: null,
     coverMm: null,
-    covering: 'tile',
+    covering: null,
     waterC: null,
     onAt: null,
     series: null,

@@ -12,11 +12,11 @@ const metres = z.number().min(0, 'must not be negative').max(100, 'must not exce
 /** The hunt for a leak: one row for each visit. */
 export const huntValueSchema = z.object({
   visitId: idSchema,
-  /** Which side is run while frames are taken. */
-  side: z.enum(['hot', 'cold']),
+  /** Which side is run while frames are taken; null while nobody said. */
+  side: z.enum(['hot', 'cold']).nullable(),
   /** Screed over the pipe and what lies on it. */
   coverMm: z.number().min(1, 'must be at least 1 mm').max(500, 'must not exceed 500 mm').nullable(),
-  covering: z.enum(COVERING_NAMES),
+  covering: z.enum(COVERING_NAMES).nullable(),
   waterC: temperatureSchema.nullable(),
   /** When the water was turned on. */
   onAt: momentSchema.nullable(),
@@ -51,6 +51,12 @@ export const huntValueSchema = z.object({
 });
 
 export type HuntValue = z.infer<typeof huntValueSchema>;
+
+/** What a hunt takes while nobody said: a hot pipe under tiles. */
+export const USUAL_HUNT = { side: 'hot', covering: 'tile' } as const;
+
+/** Whether the hot side is run, as far as anybody said. */
+export const runsHot = ({ side }: Pick<HuntValue, 'side'>) => (side ?? USUAL_HUNT.side) === 'hot';
 
 export const huntEntity = defineEntity({
   name: 'hunt',

@@ -1,7 +1,7 @@
 import { INSTRUMENT_U } from '../radiometry/instruments';
-import type { HuntValue } from './huntRow';
+import { runsHot, type HuntValue } from './huntRow';
 
-/** What a leak takes in a day, each with its 95 % interval in its own unit. */
+/** What a leak takes in a day, whole litres and kilowatt-hours, each with its 95 % interval in its own unit. */
 export interface Loss {
   litres: number;
   litresPm: number;
@@ -23,12 +23,14 @@ const MINUTES_A_DAY = 1440;
  * What a leak takes in a day by the litres a minute that were measured; null while they were not. Litres are off by the bucket or
  * the meter, heat also by the water that was said and by the mains that is assumed; all three are off together in the cost.
  */
-export function lossOf({ litresMin, side, waterC, pricePerM3, pricePerKwh }: HuntValue): Loss | null {
+export function lossOf(hunt: HuntValue): Loss | null {
+  const { litresMin, waterC, pricePerM3, pricePerKwh } = hunt;
   if (litresMin === null) return null;
-  const litres = litresMin * MINUTES_A_DAY;
-  const excess = side === 'hot' && waterC !== null ? Math.max(0, waterC - MAINS_C) : 0;
+  // As they are printed: whoever multiplies them by their prices comes to the same cost.
+  const litres = Math.round(litresMin * MINUTES_A_DAY);
+  const excess = runsHot(hunt) && waterC !== null ? Math.max(0, waterC - MAINS_C) : 0;
   const excessU = Math.hypot(INSTRUMENT_U.unqualifiedK, INSTRUMENT_U.mainsK);
-  const kwh = litres * KWH_PER_LITRE_K * excess;
+  const kwh = Math.round(litres * KWH_PER_LITRE_K * excess);
   const kwhOff = excess > 0 ? litres * KWH_PER_LITRE_K * excessU : 0;
   const priced = [
     [litres / 1000, pricePerM3],

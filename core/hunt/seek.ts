@@ -4,7 +4,7 @@ import { metricFor } from '../visit/sizes';
 import { surfaceFor } from '../visit/surface';
 import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '../water/timelapse';
 import { clocksOf, huntOf, intervalOf, seriesChoices, type SeriesChoice } from './huntOf';
-import type { HuntValue } from './huntRow';
+import { runsHot, type HuntValue } from './huntRow';
 import type { StepsDone } from './hypotheses';
 
 /** A series as it is looked through. */
@@ -34,7 +34,7 @@ export function toldFor(
   const first = clocksOf(document, frameIds)[0] ?? null;
   return {
     intervalS: every * intervalOf(document, frameIds),
-    sign: hunt.side === 'hot' ? 'warmer' : 'colder',
+    sign: runsHot(hunt) ? 'warmer' : 'colder',
     coverMm: hunt.coverMm,
     waterC: hunt.waterC,
     onMin: hunt.onAt === null || first === null ? null : (hunt.onAt / 1000 - first) / 60,
@@ -85,8 +85,9 @@ export function leakOf(document: VisitDocument, pixels: (frameId: string) => Flo
 const SURE = 0.5;
 
 /** The steps with what a series says where nobody answered: whether a place warms, or cools, over the side that was run. */
-export function stepsWith({ side, steps }: Pick<HuntValue, 'side' | 'steps'>, found: Timelapse | null): StepsDone {
-  const step = side === 'hot' ? 'warms-hot' : 'cools-cold';
+export function stepsWith(hunt: Pick<HuntValue, 'side' | 'steps'>, found: Timelapse | null): StepsDone {
+  const { steps } = hunt;
+  const step = runsHot(hunt) ? 'warms-hot' : 'cools-cold';
   if (!found?.enough || steps[step]) return steps;
   // A place that is warm already may be the leak: that nothing more grows is no evidence against one.
   if (!found.source) return found.standing.length > 0 ? steps : { ...steps, [step]: { outcome: 'no' } };

@@ -10,8 +10,8 @@ export interface LetterFacts {
   /** When the survey is; null while no slot is settled. */
   slot: { from: number; to: number } | null;
   timeZone: string;
-  /** Expected inside, in words: `20 °C`. */
-  inside: string;
+  /** Expected inside, in words: `20 °C`; null where nobody said: then as they have it. */
+  inside: string | null;
   season: 'heated' | 'cooled';
   /** People and pets to mind, as somebody typed it. */
   people: string;
@@ -108,10 +108,11 @@ function surveyPoints({ inside, season, outdoors, kind, ownHome }: LetterFacts, 
       'Make every radiator, valve and manifold reachable: no towels, curtains or furniture in front.',
       `Have the keys of the boiler or plant room ready. ${ownHome ? 'Note every setting before you change it.' : 'Please do not change settings yourself.'}`,
     ];
+  const steady = inside === null ? 'as you usually have it' : `at about ${inside}`;
   const running =
     season === 'heated'
-      ? `Heating on and steady at about ${inside} ${since(STEADY_H)}; no night set-back.`
-      : `Cooling on and steady at about ${inside} ${since(STEADY_H)}.`;
+      ? `Heating on and steady ${steady} ${since(STEADY_H)}; no night set-back.`
+      : `Cooling on and steady ${steady} ${since(STEADY_H)}.`;
   return [
     running,
     `Doors between rooms open, outer doors and windows closed ${since(BLINDS_H)}.`,

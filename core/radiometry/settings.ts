@@ -114,7 +114,8 @@ export interface ResolvedSettings {
 
 /** Non-metals: paint, plaster, brick, wood, paper all lie near it. */
 export const DEFAULT_EMISSIVITY = 0.95;
-const DEFAULT_AIR_C = 20;
+/** Air of a house where nobody noted it, °C. */
+export const USUAL_AIR_C = 20;
 
 export interface SurveyConditions {
   /** Air on the side where the camera stands, °C, null when not known. */
@@ -153,7 +154,7 @@ export function resolveSettings(
   const airC =
     pick('airC') ??
     (conditions.airC === null
-      ? ({ value: DEFAULT_AIR_C, origin: 'default' } as const)
+      ? ({ value: USUAL_AIR_C, origin: 'default' } as const)
       : ({ value: conditions.airC, origin: 'conditions' } as const));
   const humidityPct: Resolved<number | null> =
     pick('humidityPct') ??

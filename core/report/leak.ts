@@ -1,12 +1,13 @@
 import type { VisitDocument } from '../document';
 import { huntOf } from '../hunt/huntOf';
-import type { HuntValue } from '../hunt/huntRow';
+import { USUAL_HUNT, type HuntValue } from '../hunt/huntRow';
 import { COVERING_WORDS, HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../hunt/huntWords';
 import { HUNT_STEPS, weighed } from '../hunt/hypotheses';
 import { leakWords, OPENING_CAUTIONS } from '../hunt/leakWords';
 import { lossOf, MAINS_C, type Loss } from '../hunt/loss';
 import { isHunted, metresEachOf, stepsWith } from '../hunt/seek';
 import { IDENTITY_LINE } from '../radiometry/measurement';
+import { marked, orUsual } from '../rows/source';
 import { COLOUR_MAPS } from '../scale/colourMaps';
 import { ownRange } from '../scale/ownRange';
 import { orderedScale } from '../scale/scale';
@@ -113,11 +114,15 @@ function foundBlocks({ found }: HuntValue): Block[] {
 
 function toldFacts(hunt: HuntValue, unit: DisplayUnit): Fact[] {
   const loss = lossOf(hunt);
+  const side = orUsual(hunt.side, USUAL_HUNT.side);
   return [
-    { label: 'Water', value: `${hunt.side} side${hunt.waterC === null ? '' : `, ${format.temperature(hunt.waterC, unit)}`}` },
+    {
+      label: 'Water',
+      value: `${marked(`${side.value} side`, side)}, ${hunt.waterC === null ? 'temperature not noted' : format.temperature(hunt.waterC, unit)}`,
+    },
     {
       label: 'Floor',
-      value: `${hunt.coverMm === null ? 'cover not known' : `${hunt.coverMm} mm over the pipe`}, ${COVERING_WORDS[hunt.covering]}`,
+      value: `${hunt.coverMm === null ? 'cover not known' : `${hunt.coverMm} mm over the pipe`}, ${hunt.covering === null ? 'covering not noted' : COVERING_WORDS[hunt.covering]}`,
     },
     ...(loss ? [{ label: 'Loss a day', value: lossWords(loss) }] : []),
   ];

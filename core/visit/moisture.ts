@@ -3,6 +3,7 @@ import type { Reading } from '../frame/reading';
 import { saturationPressure } from '../humidity/saturation';
 import { computed, type Quantity, uncertain, uncertaintyOf } from '../radiometry/quantity';
 import { USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
+import { orUsual, type Source } from '../rows/source';
 import { settingsFor } from './settingsInForce';
 import { standingOf } from './standing';
 import { visitRow } from './theVisit';
@@ -23,7 +24,7 @@ export interface Moisture {
   /** Relative humidity of the air right at the surface, now, as a fraction; 1 is wet. null where air or humidity are not known. */
   humidity: (Limited & { wet: Against }) | null;
   /** (surface − outside) / (inside − outside), against the limit of the visit; or why it is not stated. */
-  factor: Limited | { why: 'unknown' | 'too-mild' | 'cooled' } | null;
+  factor: (Limited & { limitFrom: Source }) | { why: 'unknown' | 'too-mild' | 'cooled' } | null;
 }
 
 /** Of hygrometers in use, as a fraction (standard uncertainty). */
@@ -32,6 +33,9 @@ const HYGROMETER = 0.03;
 export const MOULD_HUMIDITY = 0.8;
 /** With less between inside and outside no factor is stated, K. */
 const LEAST_DIFFERENCE_K = 10;
+
+/** The limit that is taken while nobody chose one. */
+export const USUAL_MOULD_FACTOR = 0.7;
 
 /** Limits of the temperature factor that countries ask for, so that no mould grows in dwellings at their design climate. */
 export const MOULD_FACTORS = [
@@ -80,7 +84,9 @@ function factorOf(
   if (insideC - outsideC < LEAST_DIFFERENCE_K) return { why: 'too-mild' };
   const outside = uncertain(outsideC, { name: 'air outside', part: 'air', u: USUAL_UNCERTAINTY.air });
   const factor = computed({ surface, inside, outside }, (x) => (x.surface - x.outside) / (x.inside - x.outside));
-  return limited(factor, visitRow(document).value.mouldFactor);
+  const { value: limit, source } = orUsual(visitRow(document).value.mouldFactor, USUAL_MOULD_FACTOR);
+  const one = limited(factor, limit);
+  return one && { ...one, limitFrom: source };
 }
 
 function limited(quantity: Quantity, limit: number): Limited | null {

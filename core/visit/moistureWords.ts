@@ -1,3 +1,4 @@
+import { marked } from '../rows/source';
 import { number } from '../units/format';
 import type { Limited, Moisture } from './moisture';
 
@@ -41,5 +42,5 @@ function factorWords(at: Exclude<Moisture['factor'], null>): string {
     below: 'below the limit: mould is likely in the long run, with ordinary use',
     undecided: 'the limit lies within what is not known: undecided',
   }[at.against];
-  return `${withInterval(at, factor)} against ${factor(at.limit)}: ${judged}`;
+  return `${withInterval(at, factor)} against ${marked(factor(at.limit), { source: at.limitFrom })}: ${judged}`;
 }

@@ -7,7 +7,8 @@ import { nightSchema } from '../weather/typedNights';
 /** When to go, and what the householder is told. */
 export const planValueSchema = z.object({
   visitId: idSchema,
-  insideC: indoorSchema,
+  /** Expected inside; null while nobody said. */
+  insideC: indoorSchema.nullable(),
   strictness: z.enum(STRICTNESSES),
   season: z.enum(SEASON_CHOICES),
   timeConstantsH: timeConstantsSchema,

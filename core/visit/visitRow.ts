@@ -23,8 +23,8 @@ export const visitValueSchema = z.object({
   nextDay: daySchema.nullable().default(null),
   /** The camera that is taken along, and took all frames that name none; null while nobody said. */
   cameraId: idSchema.nullable(),
-  /** Below this temperature factor a surface grows mould in the long run. */
-  mouldFactor: z.number().min(0.3, 'must be at least 0.3').max(0.95, 'must not exceed 0.95'),
+  /** Below this temperature factor a surface grows mould in the long run; null while nobody chose a limit. */
+  mouldFactor: z.number().min(0.3, 'must be at least 0.3').max(0.95, 'must not exceed 0.95').nullable(),
   referenceInsideId: idSchema.nullable(),
   referenceOutsideId: idSchema.nullable(),
 });

@@ -38,9 +38,6 @@ export async function listSites(asking: Asking): Promise<SiteWithVisits[]> {
     .sort((a, b) => last(b) - last(a) || a.row.value.name.localeCompare(b.row.value.name));
 }
 
-/** What a visit begins with when nobody has said more. */
-const USUAL_INSIDE_C = 20;
-
 /**
  * A visit of a new or a known site, whole or not at all. A visit of a known site takes over the rooms; a seasonal repeat
  * takes over the last visit's question, intake, plan, scale and settings as well.
@@ -76,7 +73,7 @@ export async function createVisit(asking: Asking, wanted: NewVisit): Promise<{ v
     await tx.insert(plan).values({
       id: newId(),
       visitId,
-      insideC: last?.plan.insideC ?? wanted.insideC ?? USUAL_INSIDE_C,
+      insideC: last?.plan.insideC ?? wanted.insideC,
       strictness: last?.plan.strictness ?? KINDS[wanted.kind].strictness,
       timeConstantsH: last?.plan.timeConstantsH ?? USUAL_TIME_CONSTANTS,
     });

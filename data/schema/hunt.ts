@@ -11,9 +11,9 @@ export const hunt = mysqlTable('hunt', {
   visitId: uuid('visit_id')
     .notNull()
     .references(() => visit.id),
-  side: mysqlEnum(['hot', 'cold']).notNull(),
+  side: mysqlEnum(['hot', 'cold']),
   coverMm: double('cover_mm'),
-  covering: mysqlEnum(COVERING_NAMES).notNull(),
+  covering: mysqlEnum(COVERING_NAMES),
   waterC: double('water_c'),
   onAt: moment('on_at'),
   series: varchar({ length: 200 }),

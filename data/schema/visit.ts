@@ -41,7 +41,7 @@ export const visit = mysqlTable(
     referenceInsideId: uuid('reference_inside_id'),
     referenceOutsideId: uuid('reference_outside_id'),
     /** Below this temperature factor a surface grows mould in the long run. */
-    mouldFactor: double('mould_factor').notNull().default(0.7),
+    mouldFactor: double('mould_factor'),
     version: int().notNull().default(1),
   },
   (table) => [check('visit_span', sql`${table.belowK} > 0 and ${table.aboveK} > 0`)],
@@ -102,7 +102,7 @@ export const plan = mysqlTable('plan', {
     .notNull()
     .unique()
     .references(() => visit.id),
-  insideC: double('inside_c').notNull(),
+  insideC: double('inside_c'),
   strictness: mysqlEnum(STRICTNESSES).notNull(),
   season: mysqlEnum(SEASON_CHOICES).notNull().default('weather'),
   timeConstantsH: json('time_constants_h').$type<TimeConstants>().notNull(),

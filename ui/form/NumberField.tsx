@@ -3,6 +3,7 @@
 import { InputNumber } from 'antd';
 import { useState } from 'react';
 import type * as z from 'zod';
+import { AssumedTap } from './AssumedTap';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './NumberField.module.css';
 
@@ -17,6 +18,8 @@ interface Props {
   /** Typed and shown in the chosen unit, kept in °C. */
   celsius?: boolean;
   step?: number;
+  /** What is taken while nobody said anything: shown as assumed, said by one tap. */
+  usual?: number;
   /** Empty again after it was kept: for what is noted one after the other. */
   clears?: boolean;
 }
@@ -31,6 +34,7 @@ export function NumberField({
   suffix,
   celsius = false,
   step,
+  usual,
   clears = false,
 }: Props) {
   const units = useUnits();
@@ -43,6 +47,8 @@ export function NumberField({
     setTyped(out(value));
   }
   const checked = schema.safeParse(back(typed));
+  const unit = celsius ? `°${units.unit}` : suffix;
+  const usualShown = usual === undefined ? undefined : String(Math.round(100 * out(usual)!) / 100);
   return (
     <label className={styles.field}>
       <span>{label}</span>
@@ -50,7 +56,8 @@ export function NumberField({
         aria-label={named}
         value={typed}
         step={step ?? 1}
-        suffix={celsius ? `°${units.unit}` : suffix}
+        suffix={unit}
+        placeholder={usualShown}
         status={checked.success ? '' : 'error'}
         inputMode="decimal"
         onChange={setTyped}
@@ -64,6 +71,9 @@ export function NumberField({
           (event.target as HTMLInputElement).blur();
         }}
       />
+      {value === null && typed === null && usual !== undefined && (
+        <AssumedTap field={named} words={[usualShown, unit].filter(Boolean).join(' ')} onSay={() => onCommit(usual)} />
+      )}
       {!checked.success && (
         <em role="alert" className={styles.problem}>
           {label} {checked.error.issues[0]!.message}.

@@ -35,7 +35,8 @@ export type FireRate = z.infer<typeof fireRateSchema>;
 export const boilerCardValueSchema = z.object({
   visitId: idSchema,
   boiler: nameSchema(120),
-  fuel: z.enum(FUELS),
+  /** null while nobody said: nothing is judged then. */
+  fuel: z.enum(FUELS).nullable(),
   /** Who tested, and with which licence. Without both nothing is judged. */
   by: textSchema(120),
   licence: textSchema(80),

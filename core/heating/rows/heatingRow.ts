@@ -13,11 +13,12 @@ export type StartCheck = (typeof START_CHECKS)[number];
 export const heatingValueSchema = z
   .object({
     visitId: idSchema,
-    school: z.enum(SCHOOLS),
+    /** null while nobody chose one: the target is the usual one then. */
+    school: z.enum(SCHOOLS).nullable(),
     targetK: z.number().min(2, 'must be at least 2 K').max(40, 'must not exceed 40 K'),
     toleranceK: z.number().min(0.3, 'must be at least 0.3 K').max(20, 'must not exceed 20 K'),
-    /** What the source is set to, °C. */
-    flowSetC: z.number().min(20, 'must be at least 20 °C').max(95, 'must not exceed 95 °C'),
+    /** What the source is set to, °C; null while nobody said. */
+    flowSetC: z.number().min(20, 'must be at least 20 °C').max(95, 'must not exceed 95 °C').nullable(),
     /** When the heat came on. */
     onAt: momentSchema.nullable(),
     checks: z.partialRecord(z.enum(START_CHECKS), momentSchema),

@@ -19,11 +19,12 @@ export const pipeValueSchema = z.object({
   visitId: idSchema,
   name: nameSchema(120),
   question: z.enum(PIPE_QUESTIONS),
-  material: z.enum(PIPE_MATERIALS),
-  outerMm: z.number().min(4, 'must be at least 4 mm').max(300, 'must not exceed 300 mm'),
-  wallMm: z.number().min(0.3, 'must be at least 0.3 mm').max(20, 'must not exceed 20 mm'),
-  laggingMm: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 mm'),
-  airC: z.number().min(-20, 'must be at least −20 °C').max(60, 'must not exceed 60 °C'),
+  /** Of what it is made, how thick, in what air, hot for how long: null while nobody said. */
+  material: z.enum(PIPE_MATERIALS).nullable(),
+  outerMm: z.number().min(4, 'must be at least 4 mm').max(300, 'must not exceed 300 mm').nullable(),
+  wallMm: z.number().min(0.3, 'must be at least 0.3 mm').max(20, 'must not exceed 20 mm').nullable(),
+  laggingMm: z.number().min(0, 'must not be negative').max(200, 'must not exceed 200 mm').nullable(),
+  airC: z.number().min(-20, 'must be at least −20 °C').max(60, 'must not exceed 60 °C').nullable(),
   /** Heat creeps along a level pipe; one that rises circulates in itself. null while nobody said it. */
   orientation: z.enum(ORIENTATIONS).nullable(),
   /** When the valve was closed, and what the pipe behind it read then. */
@@ -59,7 +60,7 @@ export const pipeValueSchema = z.object({
   extent: z.number().min(0.1, 'must be at least 0.1').max(500, 'must not exceed 500').nullable(),
   waterC: celsius.nullable(),
   surfaceC: celsius.nullable(),
-  hoursYear: z.number().min(0, 'must not be negative').max(8784, 'must not exceed 8784'),
+  hoursYear: z.number().min(0, 'must not be negative').max(8784, 'must not exceed 8784').nullable(),
   /** Of a kilowatt-hour of heat, in the currency of the house. */
   pricePerKwh: z.number().min(0, 'must not be negative').max(100, 'must not exceed 100').nullable(),
 });

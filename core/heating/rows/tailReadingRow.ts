@@ -17,7 +17,8 @@ export const tailReadingValueSchema = z
     frameId: idSchema.nullable(),
     flowRegionId: idSchema.nullable(),
     returnRegionId: idSchema.nullable(),
-    roomC: z.number().min(-10, 'must be at least −10 °C').max(45, 'must not exceed 45 °C'),
+    /** Air of the room; null where nobody read it. */
+    roomC: z.number().min(-10, 'must be at least −10 °C').max(45, 'must not exceed 45 °C').nullable(),
   })
   .refine(({ flowC, returnC, frameId }) => frameId !== null || (flowC !== null && returnC !== null), {
     message: 'needs flow and return, typed or from a frame',

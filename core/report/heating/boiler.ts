@@ -20,12 +20,12 @@ export function cardsOf({ rows }: VisitDocument): Row<'boilerCard'>[] {
 /** One boiler card. */
 export function boilerBlocks(document: VisitDocument, { value }: Row<'boilerCard'>): Block[] {
   const { timeZone } = siteOf(document);
-  const licensed = value.by !== '' && value.licence !== '';
+  const licensed = value.by !== '' && value.licence !== '' && value.fuel !== null;
   return [
     {
       kind: 'facts',
       facts: [
-        { label: 'Fuel', value: FUEL_FACTS[value.fuel].words },
+        { label: 'Fuel', value: value.fuel === null ? 'not noted: nothing is judged' : FUEL_FACTS[value.fuel].words },
         { label: 'Tested', value: `${localDay(value.testedAt, timeZone)}, ${localTime(value.testedAt, timeZone)}` },
         { label: 'By', value: value.by || 'nobody named' },
         { label: 'Licence', value: value.licence || 'none named: nothing is judged' },

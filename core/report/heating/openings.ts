@@ -3,6 +3,8 @@ import { emittersOf } from '../../circuit/emitters';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { openingsByOrder } from '../../heating/byOrder';
+import { USUAL_TURNS_OPEN } from '../../heating/rows/emitterRow';
+import { assumedLine } from '../../rows/source';
 import type { Block } from '../block';
 
 /** A card for the school without instruments: openings by order of warming, and what to feel for. */
@@ -13,7 +15,8 @@ export function openingBlocks(document: VisitDocument): Block[] {
     ...order.flatMap((id) => emitters.find((one) => one.id === id) ?? []),
     ...emitters.filter(({ id }) => !order.includes(id)),
   ];
-  const openings = openingsByOrder(sorted.map(({ row }) => row.value.turnsOpen));
+  const openings = openingsByOrder(sorted.map(({ told }) => told.turnsOpen));
+  const uncounted = sorted.filter(({ told }) => told.assumed.includes('turnsOpen')).map(({ name }) => name);
   return [
     {
       kind: 'text',
@@ -38,6 +41,9 @@ export function openingBlocks(document: VisitDocument): Block[] {
         ];
       }),
     },
+    ...(uncounted.length > 0
+      ? ([{ kind: 'text', text: assumedLine([`${USUAL_TURNS_OPEN} turns to the stop of ${uncounted.join(', ')}`]) }] as const)
+      : []),
     { kind: 'heading', text: 'How' },
     {
       kind: 'text',

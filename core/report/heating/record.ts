@@ -1,12 +1,13 @@
 import { dropsByWalk, firstTails, lastTails, turnWords, walkWords } from '../../circuit/balance';
 import { emittersOf, type Emitter } from '../../circuit/emitters';
 import { facesOf, judgeFace, latestFace, type JudgedFace } from '../../circuit/faces';
-import { flowForAll, givenOf } from '../../circuit/givenOf';
-import { heatingOf, warmingOf } from '../../circuit/heatingOf';
+import { assumedOfGiven, flowForAll, givenOf } from '../../circuit/givenOf';
+import { heatingInForce, heatingOf, warmingOf } from '../../circuit/heatingOf';
 import { frameOfReading, readingsOf, turnsOf, type Pixels } from '../../circuit/tails';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { PATTERN_WORDS } from '../../heating/patternWords';
+import { assumedLine, marked } from '../../rows/source';
 import * as format from '../../units/format';
 import { localDay, localTime } from '../../units/localTime';
 import type { DisplayUnit } from '../../units/temperature';
@@ -28,7 +29,7 @@ const first = <T>(values: readonly (T | null | undefined)[]) => values.find((val
 /** The record of heating work: the start, every emitter before and after, the drops on their way, what was put back. */
 export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: DisplayUnit): Block[] {
   const emitters = emittersOf(document);
-  const heating = heatingOf(document).value;
+  const heating = heatingInForce(document);
   const { timeZone } = siteOf(document);
   const clock = (at: number) => localTime(at, timeZone);
   const faces = emitters.map(({ id }) => {
@@ -71,6 +72,9 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
         given[k]!.nowW === null ? '–' : `${Math.round(given[k]!.nowW)} ± ${Math.round(given[k]!.nowShare * given[k]!.nowW)}`,
       ]),
     },
+    ...(assumedOfGiven(given, unit).length === 0
+      ? []
+      : ([{ kind: 'text', quiet: true, text: `Heat given. ${assumedLine(assumedOfGiven(given, unit))}` }] as const)),
     ...(would === null
       ? []
       : ([
@@ -108,17 +112,18 @@ function dropNow(
 }
 
 function startFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
-  const heating = heatingOf(document).value;
+  const heating = heatingInForce(document);
   const { timeZone } = siteOf(document);
   const { onAt, flowSetC, targetK, toleranceK, markBar, beforeBar, afterBar, listenAt } = heating;
+  const from = (field: (typeof heating.assumed)[number]) => ({ source: heating.assumed.includes(field) ? 'assumed' : 'said' }) as const;
   const bled = emittersOf(document).flatMap(({ id, name }) => {
     const { bledAt } = warmingOf(document, id).value;
     return bledAt === null ? [] : [`${name}, ${localTime(bledAt, timeZone)}`];
   });
   const facts: [string, string | null][] = [
     ['Heat on', onAt === null ? null : localTime(onAt, timeZone)],
-    ['Flow set to', format.temperature(flowSetC, unit)],
-    ['Drop aimed at', `${format.difference(targetK, unit)} ± ${format.difference(toleranceK, unit)}`],
+    ['Flow set to', marked(format.temperature(flowSetC, unit), from('flowSetC'))],
+    ['Drop aimed at', marked(`${format.difference(targetK, unit)} ± ${format.difference(toleranceK, unit)}`, from('school'))],
     ['Bled', bled.length > 0 ? bled.join('; ') : null],
     [
       'Pressure, cold',

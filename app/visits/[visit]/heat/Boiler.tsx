@@ -17,7 +17,7 @@ export function Boiler() {
     const value: BoilerCardValue = {
       visitId: document.visitId,
       boiler: 'Boiler',
-      fuel: 'natural-gas',
+      fuel: null,
       by: '',
       licence: '',
       testedAt: now(),

@@ -24,7 +24,7 @@ export function BoilerCard({ row }: { row: Row<'boilerCard'> }) {
   const [name, setName] = useState('');
   const put = (label: string, change: Partial<BoilerCardValue>) =>
     edit(label, [{ entity: 'boilerCard', rowId: row.id, value: { ...value, ...change } }]);
-  const licensed = value.by !== '' && value.licence !== '';
+  const licensed = value.by !== '' && value.licence !== '' && value.fuel !== null;
   const text = (label: string, field: 'boiler' | 'by' | 'licence', schema: typeof boiler) => (
     <label className={styles.field}>
       <span>{label}</span>
@@ -52,6 +52,7 @@ export function BoilerCard({ row }: { row: Row<'boilerCard'> }) {
           <Select
             aria-label="Fuel"
             value={value.fuel}
+            placeholder="what burns?"
             options={FUELS.map((one) => ({ value: one, label: FUEL_FACTS[one].words }))}
             onChange={(fuel) => put('Fuel', { fuel })}
           />
@@ -61,7 +62,7 @@ export function BoilerCard({ row }: { row: Row<'boilerCard'> }) {
       </div>
       {!licensed && (
         <p className={styles.problem} role="status">
-          Nothing is judged without a name and a licence.
+          Nothing is judged without a fuel, a name and a licence.
         </p>
       )}
       <div className={styles.row}>

@@ -63,7 +63,7 @@ export function BoilerRate({
   onPut,
   onRemove,
 }: {
-  fuel: Fuel;
+  fuel: Fuel | null;
   rate: FireRate;
   licensed: boolean;
   onPut(label: string, next: FireRate): void;

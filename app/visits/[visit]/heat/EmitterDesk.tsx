@@ -8,13 +8,14 @@ import { latestFace } from '@core/circuit/faces';
 import { warmingOf } from '@core/circuit/heatingOf';
 import { framesOfEmitter } from '@core/circuit/takeIn';
 import { TAILS, type TailKind } from '@core/heating/balance/state';
-import { BUILDS, EMITTER_BUILDS } from '@core/heating/build';
+import { BUILDS, EMITTER_BUILDS, type EmitterBuild } from '@core/heating/build';
 import { patternAdvice } from '@core/heating/patternAdvice';
-import { emitterValueSchema } from '@core/heating/rows/emitterRow';
+import { emitterValueSchema, USUAL_EXPONENT, USUAL_TURNS_OPEN } from '@core/heating/rows/emitterRow';
 import { PATTERN_WORDS } from '@core/heating/patternWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat } from './useHeat';
@@ -87,6 +88,7 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
     schema: Parameters<typeof NumberField>[0]['schema'],
     suffix: string,
     step = 1,
+    usual?: number,
   ) => (
     <NumberField
       label={label}
@@ -95,10 +97,12 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
       schema={schema}
       suffix={suffix}
       step={step}
+      usual={usual}
       onCommit={(next) => edit(`${label}: ${emitter.name}`, [emitterPut(emitter.id, { [name]: next })])}
     />
   );
-  const found = turns.refine((next) => next === null || next <= value.turnsOpen, { message: 'lies beyond its stop' });
+  const say = (build: EmitterBuild) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })]);
+  const found = turns.refine((next) => next === null || next <= emitter.told.turnsOpen, { message: 'lies beyond its stop' });
   return (
     <details className={styles.card} open>
       <summary>What is known of it</summary>
@@ -107,10 +111,17 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
           <span>Build</span>
           <Select
             aria-label={`Build, ${emitter.name}`}
-            value={value.build}
+            value={emitter.told.build}
             options={EMITTER_BUILDS.map((one) => ({ value: one, label: BUILDS[one].words }))}
-            onChange={(build) => edit(`Build: ${emitter.name}`, [emitterPut(emitter.id, { build })])}
+            onChange={say}
           />
+          {value.build === null && (
+            <AssumedTap
+              field={`Build, ${emitter.name}`}
+              words={BUILDS[emitter.told.build].words.toLowerCase()}
+              onSay={() => say(emitter.told.build)}
+            />
+          )}
         </label>
         <label className={styles.field}>
           <span>Tails</span>
@@ -126,8 +137,8 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
         {field('Width', 'widthM', widthM, 'm', 0.1)}
         {field('Height', 'heightM', heightM, 'm', 0.1)}
         {field('Lockshield as found', 'turns', found, 'turns', 0.125)}
-        {field('Turns to its stop', 'turnsOpen', turnsOpen, 'turns', 0.25)}
-        {field('Exponent', 'exponent', exponent, '', 0.05)}
+        {field('Turns to its stop', 'turnsOpen', turnsOpen, 'turns', 0.25, USUAL_TURNS_OPEN)}
+        {field('Exponent', 'exponent', exponent, '', 0.05, USUAL_EXPONENT)}
       </div>
       <span className={styles.quiet}>
         {emitter.ratedW === null

@@ -1,6 +1,7 @@
 'use client';
 
-import { flowForAll, givenOf } from '@core/circuit/givenOf';
+import { assumedOfGiven, flowForAll, givenOf } from '@core/circuit/givenOf';
+import { assumedLine, marked } from '@core/rows/source';
 import { number } from '@core/units/format';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -17,6 +18,8 @@ export function Given() {
   const units = useUnits();
   const given = givenOf(document, useHeatPixels());
   const flow = flowForAll(given);
+  const { flowSetC } = heating;
+  const assumed = assumedLine(assumedOfGiven(given, units.unit));
   if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
   const read = given.filter(({ nowW }) => nowW !== null);
   const total = read.reduce((sum, { nowW }) => sum + nowW!, 0);
@@ -31,12 +34,12 @@ export function Given() {
           </h2>
           <p className={styles.quiet}>
             By rated output and mean excess over the room; litres a minute so that the drop fits. The ± holds 95 %: output by
-            plate or by size, room, and what the drop was read with.
+            plate or by size, room, and what the drop was read with. {assumed}
           </p>
           {flow !== null && (
             <p>
               With drops on target, a flow of <b>{units.temperature(flow)}</b> would give every room what it needs; it is set to{' '}
-              {units.temperature(heating.flowSetC)}.
+              {marked(units.temperature(flowSetC), { source: heating.assumed.includes('flowSetC') ? 'assumed' : 'said' })}.
             </p>
           )}
           <DataTable
@@ -55,7 +58,7 @@ export function Given() {
                 value: ({ litresMin, litresShare }) =>
                   litresMin === null ? '' : `${number(litresMin, 2)} ± ${number(litresShare * litresMin, 2)}`,
               },
-              { name: `At ${units.temperature(heating.flowSetC)}, W`, value: ({ atSetW }) => watts(atSetW) },
+              { name: `At ${units.temperature(flowSetC)}, W`, value: ({ atSetW }) => watts(atSetW) },
               { name: 'Need, W', value: ({ needW }) => watts(needW) },
               {
                 name: 'Enough',

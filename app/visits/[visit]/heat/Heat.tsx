@@ -4,6 +4,7 @@ import { FieldTimeOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { marked } from '@core/rows/source';
 import { siteOf } from '@core/visit/theVisit';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -40,6 +41,7 @@ export function Heat() {
   const part = PARTS.find(({ path }) => path === asked) ?? PARTS[0];
   const View = VIEWS[part.path];
   const { name } = siteOf(document);
+  const from = (field: 'school' | 'flowSetC') => ({ source: heating.assumed.includes(field) ? 'assumed' : 'said' }) as const;
   return (
     <div className={styles.heat}>
       <header className={styles.head}>
@@ -48,8 +50,8 @@ export function Heat() {
             {name}: {emitters.length} {emitters.length === 1 ? 'emitter' : 'emitters'}
           </h1>
           <span className={styles.quiet}>
-            Drop {units.difference(heating.targetK)} ± {units.difference(heating.toleranceK)} · flow set to{' '}
-            {units.temperature(heating.flowSetC)}
+            Drop {marked(`${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}`, from('school'))} · flow
+            set to {marked(units.temperature(heating.flowSetC), from('flowSetC'))}
           </span>
         </div>
         {document.practised && heating.onAt !== null && <LetPass minutes={5} />}

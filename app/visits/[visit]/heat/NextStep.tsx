@@ -7,7 +7,7 @@ import { AS_FOUND, lastTails, turnWords, walkWords, type WalkLeft } from '@core/
 import { doubtsOf, DOUBT_WORDS } from '@core/circuit/doubts';
 import { CANNOT_WORDS } from '@core/circuit/emitterState';
 import type { Emitter } from '@core/circuit/emitters';
-import { ofWalk, warmingOf } from '@core/circuit/heatingOf';
+import { ofWalk, roomAirOf, warmingOf } from '@core/circuit/heatingOf';
 import type { BalanceAdvice } from '@core/heating/balance/state';
 import { useAwake } from '@ui/time/useAwake';
 import { useUnits } from '@ui/units/UnitProvider';
@@ -196,7 +196,7 @@ function Turn({
           label="Turns counted to its stop"
           named={`Turns counted to its stop, ${emitter.name}`}
           value={null}
-          schema={countedSchema.refine((next) => next === null || next <= emitter.row.value.turnsOpen, {
+          schema={countedSchema.refine((next) => next === null || next <= emitter.told.turnsOpen, {
             message: 'lies beyond its stop',
           })}
           suffix="turns"
@@ -215,7 +215,7 @@ function Turn({
       {otherwise ? (
         <TurnOtherwise
           from={from ?? 0}
-          turnsOpen={emitter.row.value.turnsOpen}
+          turnsOpen={emitter.told.turnsOpen}
           wanted={move.toTurns}
           onTurned={turn}
           onBack={() => setOtherwise(false)}
@@ -376,7 +376,8 @@ function Doubts() {
   const found = emitters.flatMap((emitter) => {
     const tails = lastTails(document, emitter.id, pixels);
     if (!tails) return [];
-    const { at, roomC, frameId } = tails.row.value;
+    const { at, frameId } = tails.row.value;
+    const roomC = tails.row.value.roomC ?? roomAirOf(document, emitter.id).value;
     const face = faces.get(emitter.id);
     const same = face && face.row.value.frameId === frameId ? face : null;
     return doubtsOf(document, emitter, { ...tails, at, roomC }, same).map((doubt) => ({ emitter, doubt }));

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { leverWords, valveOf, valveWords, zonesOf, type ValveSays } from '@core/circuit/closedPipe';
 import { lossOf, lossWords } from '@core/circuit/pipeFacts';
+import type { ToldPipe } from '@core/circuit/toldPipe';
 import { LEVERS, pipeValueSchema, type PipeValue } from '@core/heating/rows/pipeRow';
 import { expectedClosed, ORIENTATIONS, type JudgedValve, type Orientation } from '@core/heating/valve/closedValve';
 import { PAPER } from '@core/report/palette';
@@ -16,7 +17,7 @@ import { NumberField } from '@ui/form/NumberField';
 import styles from './Heat.module.css';
 
 interface Props {
-  value: PipeValue;
+  value: ToldPipe;
   onPut(label: string, change: Partial<PipeValue>): void;
 }
 
@@ -350,11 +351,12 @@ export function PipeLoss({ value, onPut }: Props) {
         )}
         <NumberField
           label="Hot for so long a year"
-          value={value.hoursYear}
+          value={value.assumed.includes('hoursYear') ? null : value.hoursYear}
           schema={hoursYear}
+          usual={value.hoursYear}
           suffix="h"
           step={100}
-          onCommit={(next) => next !== null && onPut('Hours', { hoursYear: next })}
+          onCommit={(next) => onPut('Hours', { hoursYear: next })}
         />
         <NumberField
           label="Price of a kWh of heat"

@@ -5,11 +5,12 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Row } from '@core/entities';
+import { toldPipe } from '@core/circuit/toldPipe';
 import { PIPE_QUESTIONS, pipeValueSchema, type PipeQuestion, type PipeValue } from '@core/heating/rows/pipeRow';
 import { PIPE_FACTS, PIPE_MATERIALS } from '@core/heating/pipes';
-import { conditionsOf } from '@core/visit/theVisit';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { NumberField } from '@ui/form/NumberField';
 import { PipeLoss, ValvePoints, Zones } from './PipeQuestions';
 import styles from './Heat.module.css';
@@ -32,11 +33,11 @@ export function Pipes() {
       visitId: document.visitId,
       name,
       question,
-      material: 'copper',
-      outerMm: 22,
-      wallMm: 1,
-      laggingMm: 0,
-      airC: conditionsOf(document)?.value.insideC ?? 20,
+      material: null,
+      outerMm: null,
+      wallMm: null,
+      laggingMm: null,
+      airC: null,
       orientation: null,
       closedAt: null,
       hotC: null,
@@ -45,7 +46,7 @@ export function Pipes() {
       extent: null,
       waterC: null,
       surfaceC: null,
-      hoursYear: 5000,
+      hoursYear: null,
       pricePerKwh: null,
     };
     edit(`Pipe: ${name}`, [{ entity: 'pipe', rowId: newId(), value }]);
@@ -80,8 +81,9 @@ export function Pipes() {
 }
 
 function PipeCard({ row }: { row: Row<'pipe'> }) {
-  const { edit } = useVisit();
+  const { document, edit } = useVisit();
   const { value } = row;
+  const told = toldPipe(document, value);
   const put = (label: string, change: Partial<PipeValue>) =>
     edit(label, [{ entity: 'pipe', rowId: row.id, value: { ...value, ...change } }]);
   const { outerMm, wallMm, laggingMm, airC, name } = pipeValueSchema.shape;
@@ -91,7 +93,8 @@ function PipeCard({ row }: { row: Row<'pipe'> }) {
       value={value[field]}
       schema={schema}
       suffix="mm"
-      onCommit={(next) => next !== null && put(label, { [field]: next })}
+      usual={told[field]}
+      onCommit={(next) => put(label, { [field]: next })}
     />
   );
   return (
@@ -120,10 +123,17 @@ function PipeCard({ row }: { row: Row<'pipe'> }) {
               <span>Material</span>
               <Select
                 aria-label="Material"
-                value={value.material}
+                value={told.material}
                 options={PIPE_MATERIALS.map((one) => ({ value: one, label: PIPE_FACTS[one].words }))}
                 onChange={(material) => put('Material', { material })}
               />
+              {value.material === null && (
+                <AssumedTap
+                  field="Material"
+                  words={PIPE_FACTS[told.material].words.toLowerCase()}
+                  onSay={() => put('Material', { material: told.material })}
+                />
+              )}
             </label>
             {number('Outer diameter', 'outerMm', outerMm)}
             {number('Wall', 'wallMm', wallMm)}
@@ -134,13 +144,14 @@ function PipeCard({ row }: { row: Row<'pipe'> }) {
           label="Air around it"
           value={value.airC}
           schema={airC}
+          usual={told.airC}
           celsius
-          onCommit={(next) => next !== null && put('Air', { airC: next })}
+          onCommit={(next) => put('Air', { airC: next })}
         />
       </div>
-      {value.question === 'valve' && <ValvePoints value={value} onPut={put} />}
-      {value.question === 'zones' && <Zones value={value} onPut={put} />}
-      {(value.question === 'run' || value.question === 'cylinder') && <PipeLoss value={value} onPut={put} />}
+      {value.question === 'valve' && <ValvePoints value={told} onPut={put} />}
+      {value.question === 'zones' && <Zones value={told} onPut={put} />}
+      {(value.question === 'run' || value.question === 'cylinder') && <PipeLoss value={told} onPut={put} />}
     </section>
   );
 }

@@ -34,30 +34,32 @@ export function ReadStep({
   const [typed, setTyped] = useState<{ flowC: number | null; returnC: number | null; roomC: number | null }>({
     flowC: null,
     returnC: null,
-    roomC: roomAirOf(document, emitter.id),
+    roomC: null,
   });
+  const usualRoom = roomAirOf(document, emitter.id);
   const { flowC, returnC, roomC } = tailReadingValueSchema.shape;
   const ends = (now: VisitDocument) => (last ? [heatingPutOf(now, { walk: walk + 1, waitUntil: null })] : []);
-  const complete = typed.flowC !== null && typed.returnC !== null && typed.roomC !== null;
-  const note = (values: { flowC: number; returnC: number; roomC: number }) => {
+  const complete = typed.flowC !== null && typed.returnC !== null;
+  const note = (values: { flowC: number; returnC: number; roomC: number | null }) => {
     const regions = { frameId: null, flowRegionId: null, returnRegionId: null };
     const value = { visitId: document.visitId, serviceId: emitter.id, walk, at: now(), ...regions, ...values };
     const rowId = ofWalk(document.visitId, 'reading', walk, emitter.id);
     edit(`Read: ${emitter.name}`, [{ entity: 'tailReading', rowId, value }, ...ends(document)]);
   };
   const keep = () => {
-    if (complete) note({ flowC: typed.flowC!, returnC: typed.returnC!, roomC: typed.roomC! });
+    if (complete) note({ flowC: typed.flowC!, returnC: typed.returnC!, roomC: typed.roomC });
   };
   const cold = () => {
-    const air = typed.roomC ?? roomAirOf(document, emitter.id);
-    note({ flowC: air, returnC: air, roomC: air });
+    const air = typed.roomC ?? usualRoom.value;
+    note({ flowC: air, returnC: air, roomC: typed.roomC });
   };
-  const field = (label: string, name: keyof typeof typed, schema: typeof flowC) => (
+  const field = (label: string, name: keyof typeof typed, schema: typeof flowC, usual?: number) => (
     <NumberField
       label={label}
       named={`${label}, ${emitter.name}`}
       value={typed[name]}
       schema={schema}
+      usual={usual}
       celsius
       onCommit={(next) => setTyped((before) => ({ ...before, [name]: next }))}
     />
@@ -91,7 +93,7 @@ export function ReadStep({
         <div className={styles.fields}>
           {field('Flow tail', 'flowC', flowC)}
           {field('Return tail', 'returnC', returnC)}
-          {field('Room', 'roomC', roomC.nullable())}
+          {field('Room', 'roomC', roomC, usualRoom.value)}
         </div>
         <Button type="primary" className={styles.big} disabled={!complete} onClick={keep}>
           Note it

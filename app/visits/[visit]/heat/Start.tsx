@@ -2,7 +2,7 @@
 
 import { CheckOutlined, FireOutlined, WarningOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
-import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
+import { heatingOf, USUAL_HEATING, warmingOf } from '@core/circuit/heatingOf';
 import { warmingOrder } from '@core/circuit/warmingOrder';
 import { whyLate } from '@core/circuit/whyLate';
 import { heatingValueSchema, START_CHECKS, type StartCheck } from '@core/heating/rows/heatingRow';
@@ -11,6 +11,7 @@ import { openChanges } from '@core/round/round';
 import { PutBackList } from '@ui/round/PutBackList';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Bleeding } from './Bleeding';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat, useHeatNow } from './useHeat';
@@ -50,7 +51,7 @@ export function Start() {
 }
 
 function Source() {
-  const { heating, edit, heatingPut, now, clock } = useHeat();
+  const { document, heating, edit, heatingPut, now, clock } = useHeat();
   const { flowSetC, targetK, toleranceK, flows } = heatingValueSchema.shape;
   const units = useUnits();
   const school = (next: School) =>
@@ -90,13 +91,17 @@ function Source() {
         options={SCHOOLS.map((one) => ({ value: one, label: one === 'own' ? 'Own' : TARGETS[one].words }))}
         onChange={school}
       />
+      {heating.assumed.includes('school') && (
+        <AssumedTap field="Drop that is aimed at" words={TARGETS.usual.words.toLowerCase()} onSay={() => school('usual')} />
+      )}
       <div className={styles.fields}>
         <NumberField
           label="Flow is set to"
-          value={heating.flowSetC}
+          value={heatingOf(document).value.flowSetC}
           schema={flowSetC}
+          usual={USUAL_HEATING.flowSetC}
           celsius
-          onCommit={(next) => next !== null && edit('Flow temperature', [heatingPut({ flowSetC: next })])}
+          onCommit={(next) => edit('Flow temperature', [heatingPut({ flowSetC: next })])}
         />
         {heating.school === 'own' && (
           <>

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import { emitterRowOf, emittersOf, type Emitter } from '@core/circuit/emitters';
-import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
+import { heatingInForce, heatingOf, warmingOf } from '@core/circuit/heatingOf';
 import type { Put } from '@core/circuit/takeIn';
 import type { VisitDocument } from '@core/document';
 import type { EmitterValue } from '@core/heating/rows/emitterRow';
@@ -40,7 +40,7 @@ export function useHeat() {
     const own = warmingOf(document, serviceId);
     return { entity: 'warming', rowId: own.id, value: { ...own.value, ...change } };
   };
-  return { document, edit, heating: row.value, emitters, now, clock, heatingPut, emitterPut, warmingPut };
+  return { document, edit, heating: heatingInForce(document), emitters, now, clock, heatingPut, emitterPut, warmingPut };
 }
 
 /** The visit's heating clock as it runs, to the second. */

@@ -4,6 +4,7 @@ import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Select, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
+import { USUAL_AIR_C } from '@core/radiometry/settings';
 import { KINDS } from '@core/visit/kinds';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { headline, type Slot } from '@core/weather/bestSlots';
@@ -14,6 +15,7 @@ import { Later } from '@ui/shell/Later';
 import { useNow } from '@ui/time/useNow';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { SiteDialog } from '@ui/site/SiteDialog';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
@@ -43,7 +45,7 @@ export function Hours() {
   const { plan, state, week, firstDay } = useHours(tried ?? undefined);
   const put = (label: string, change: Partial<PlanValue>) =>
     edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, ...change } }]);
-  const inside = tried ?? row.value.insideC;
+  const inside = tried ?? row.value.insideC ?? USUAL_AIR_C;
   const words = week && headline(week.result, week.slots, week.plan);
   return (
     <div className={styles.desk}>
@@ -130,6 +132,13 @@ export function Hours() {
               />
               <b>{units.temperature(inside)}</b>
             </label>
+            {row.value.insideC === null && tried === null && (
+              <AssumedTap
+                field="Expected inside"
+                words={units.temperature(USUAL_AIR_C)}
+                onSay={() => put('Expected inside', { insideC: USUAL_AIR_C })}
+              />
+            )}
             <Select<SeasonChoice>
               aria-label="Heated or cooled"
               value={row.value.season}

@@ -3,11 +3,12 @@
 import { Button, Segmented, Select } from 'antd';
 import { COVERING_WORDS } from '@core/hunt/huntWords';
 import { noiseOf } from '@core/hunt/huntOf';
-import { huntValueSchema } from '@core/hunt/huntRow';
+import { huntValueSchema, runsHot, USUAL_HUNT } from '@core/hunt/huntRow';
 import { conditionsOf } from '@core/visit/theVisit';
 import { COVERING_NAMES, forecast, type Covering } from '@core/water/willShow';
 import { localTime } from '@core/units/localTime';
 import { siteOf } from '@core/visit/theVisit';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { NumberField } from '@ui/form/NumberField';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useHunt } from './useHunt';
@@ -26,13 +27,16 @@ export function Told() {
       <Segmented<'hot' | 'cold'>
         block
         aria-label="Which side is run"
-        value={hunt.side}
+        value={hunt.side ?? USUAL_HUNT.side}
         options={[
           { value: 'hot', label: 'Hot side' },
           { value: 'cold', label: 'Cold side' },
         ]}
         onChange={(side) => put('Side', { side })}
       />
+      {hunt.side === null && (
+        <AssumedTap field="Which side is run" words="the hot side" onSay={() => put('Side', { side: USUAL_HUNT.side })} />
+      )}
       <div className={styles.fields}>
         <NumberField
           label="Cover over the pipe"
@@ -45,10 +49,17 @@ export function Told() {
           <span>Covering</span>
           <Select<Covering>
             aria-label="Covering"
-            value={hunt.covering}
+            value={hunt.covering ?? USUAL_HUNT.covering}
             options={COVERING_NAMES.map((value) => ({ value, label: COVERING_WORDS[value] }))}
             onChange={(covering) => put('Covering', { covering })}
           />
+          {hunt.covering === null && (
+            <AssumedTap
+              field="Covering"
+              words={COVERING_WORDS[USUAL_HUNT.covering]}
+              onSay={() => put('Covering', { covering: USUAL_HUNT.covering })}
+            />
+          )}
         </label>
         <NumberField
           label="Water"
@@ -79,13 +90,14 @@ function Forecast() {
     return <p className={styles.quiet}>Type cover and water to see, before anybody waits, whether a leak will show.</p>;
   const { showsAfterMin, contrasts, driveK } = forecast({
     coverMm: hunt.coverMm,
-    covering: hunt.covering,
+    covering: hunt.covering ?? USUAL_HUNT.covering,
     waterC: hunt.waterC,
     floorC: floorC - 1,
     noiseK: noiseOf(document),
   });
   const { soonest, usual, latest } = showsAfterMin;
-  const wrong = hunt.side === 'hot' ? driveK <= 3 : driveK >= -3;
+  const hot = runsHot(hunt);
+  const wrong = hot ? driveK <= 3 : driveK >= -3;
   return (
     <>
       <p className={styles.forecast}>
@@ -93,7 +105,7 @@ function Forecast() {
           ? 'A usual leak will not show within four hours.'
           : `A usual leak shows after ${minutes(usual)} (${soonest === null ? '—' : minutes(soonest)} to ${latest === null ? 'more than four hours' : minutes(latest)}).`}
         {wrong &&
-          ` Water and floor differ by ${units.difference(Math.abs(driveK))} only: ${hunt.side === 'hot' ? 'run hotter water' : 'this works when mains and floor differ'}.`}
+          ` Water and floor differ by ${units.difference(Math.abs(driveK))} only: ${hot ? 'run hotter water' : 'this works when mains and floor differ'}.`}
       </p>
       <ul className={styles.contrasts}>
         {contrasts.map(({ minutes: after, kelvin }) => (

@@ -152,7 +152,7 @@ function CandidateItem({
                   : `${percent(best.score)}${best.cause.harmless ? ' · nothing to mend' : ''}`}
           </small>
         </span>
-        <em>{units.signedDifference(seen.contrast)}</em>
+        <em>{units.signedDifference(seen.stated)}</em>
       </button>
       {open && (
         <div className={styles.open}>

@@ -2,10 +2,11 @@
 
 import { Select } from 'antd';
 import type { Reading } from '@core/frame/reading';
-import { moistureOf, MOULD_FACTORS } from '@core/visit/moisture';
+import { moistureOf, MOULD_FACTORS, USUAL_MOULD_FACTOR } from '@core/visit/moisture';
 import { moistureWords } from '@core/visit/moistureWords';
 import { visitRow } from '@core/visit/theVisit';
 import { number } from '@core/units/format';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Ledger.module.css';
 
@@ -17,6 +18,8 @@ export function MoistureNote({ frameId, reading }: { frameId: string; reading: R
   const facts = moistureWords(moisture);
   const visit = visitRow(document);
   const { mouldFactor } = visit.value;
+  const choose = (factor: number) =>
+    edit('Limit for mould', [{ entity: 'visit', rowId: visit.id, value: { ...visit.value, mouldFactor: factor } }]);
   return (
     <>
       {facts.map(({ label, value }) => (
@@ -28,12 +31,17 @@ export function MoistureNote({ frameId, reading }: { frameId: string; reading: R
         <Select
           size="small"
           aria-label="Limit of the temperature factor"
-          value={mouldFactor}
+          value={mouldFactor ?? USUAL_MOULD_FACTOR}
           popupMatchSelectWidth={false}
           options={MOULD_FACTORS.map(({ factor, words }) => ({ value: factor, label: `Limit ${number(factor, 2)} · ${words}` }))}
-          onChange={(factor) =>
-            edit('Limit for mould', [{ entity: 'visit', rowId: visit.id, value: { ...visit.value, mouldFactor: factor } }])
-          }
+          onChange={choose}
+        />
+      )}
+      {moisture.factor && 'limit' in moisture.factor && mouldFactor === null && (
+        <AssumedTap
+          field="Limit of the temperature factor"
+          words={number(USUAL_MOULD_FACTOR, 2)}
+          onSay={() => choose(USUAL_MOULD_FACTOR)}
         />
       )}
     </>

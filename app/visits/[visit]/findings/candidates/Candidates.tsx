@@ -167,7 +167,7 @@ function Item({ candidate }: { candidate: ArguedCandidate }) {
               `${percent(first.score)}${second.score >= 0.1 ? `, or ${second.cause.name.toLowerCase()} ${percent(second.score)}` : ''}`}
           </small>
         </span>
-        <em>{units.signedDifference(seen.contrast)}</em>
+        <em>{units.signedDifference(seen.stated)}</em>
       </Link>
     </li>
   );

@@ -34,7 +34,7 @@ export function Letter() {
     kind,
     slot: slot && { from: slot.from, to: slot.to },
     timeZone: site.timeZone,
-    inside: temperature(row.value.insideC, unit, 0),
+    inside: row.value.insideC === null ? null : temperature(row.value.insideC, unit, 0),
     season: week?.result.season ?? 'heated',
     people,
     ownHome,
