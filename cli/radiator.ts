@@ -5,6 +5,7 @@ import { facePattern, findFace } from '@core/heating/pattern';
 import { patternAdvice } from '@core/heating/patternAdvice';
 import { hasReading } from '@core/pixels/hasReading';
 import { correctValues, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
+import { USUAL } from '@core/rows/usual';
 import { nodeCodecs } from '@server/codecs';
 import { numberOption, parseArguments, toNumber, usage, type Arguments } from './arguments';
 import { fileBytes } from './read';
@@ -12,8 +13,6 @@ import { commandSettings, SETTING_OPTIONS, type CommandSettings } from './settin
 
 const OPTIONS = { ...SETTING_OPTIONS, box: 'value', flow: 'value', return: 'value', 'minutes-on': 'value' } as const;
 const ASK_BOX = 'Write --box x,y,width,height around its face.';
-/** Without --air a room is taken for this warm, °C. */
-const USUAL_AIR_C = 20;
 /** Steel is a little cooler than the water in it: the hottest face shows this share of the flow's excess. */
 const FACE_SHARE = 0.88;
 
@@ -42,8 +41,8 @@ function radiatorOne(bytes: Uint8Array, args: Arguments, call: CommandSettings, 
   const warnings: { code: string; message: string }[] = [...call.warnings, ...frame.warnings];
   const given = numberOption(args, 'air');
   if (given === undefined)
-    warnings.push({ code: 'air_unknown', message: `The room was taken for ${USUAL_AIR_C} °C. Give --air.` });
-  const airC = given ?? USUAL_AIR_C;
+    warnings.push({ code: 'air_unknown', message: `The room was taken for ${USUAL.airC} °C. Give --air.` });
+  const airC = given ?? USUAL.airC;
   const box = boxOf(args) ?? findFace(face, airC);
   if (!box) throw new CoreError('bad_region', 'No emitter stands out clearly enough in this frame.', {}, ASK_BOX);
   let flowC = numberOption(args, 'flow');

@@ -1,12 +1,13 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { usualOutputW, type EmitterBuild } from '../heating/build';
-import { USUAL_EXPONENT, USUAL_TURNS_OPEN, type EmitterValue } from '../heating/rows/emitterRow';
+import { type EmitterValue } from '../heating/rows/emitterRow';
 import type { ServiceKind } from '../house/services';
 import { stopKeyOf } from '../round/stops';
 import { derived } from '../rows/derived';
 import { rowIdFrom } from '../rows/rowId';
 import { filled, type Filled } from '../rows/source';
+import { USUAL } from '../rows/usual';
 
 /** What is usual of an emitter while nobody said. */
 export type Unsaid = 'build' | 'exponent' | 'turnsOpen';
@@ -72,8 +73,8 @@ export const emittersOf = derived(
         const row = emitterRowOf(document, one.id);
         const told = filled<EmitterValue, Unsaid>(row.value, {
           build: BUILD_OF[one.value.kind] ?? 'double-one-fins',
-          exponent: USUAL_EXPONENT,
-          turnsOpen: USUAL_TURNS_OPEN,
+          exponent: USUAL.exponent,
+          turnsOpen: USUAL.turnsOpen,
         });
         const { build, widthM, heightM, ratedW, order, turns } = told;
         const bySize = widthM === null || heightM === null ? null : usualOutputW(build, widthM, heightM);

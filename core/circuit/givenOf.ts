@@ -1,10 +1,9 @@
 import type { VisitDocument } from '../document';
 import { flowThatWouldDo, givenAt, heatGiven } from '../heating/given';
 import { BUILDS } from '../heating/build';
-import { USUAL_EXPONENT } from '../heating/rows/emitterRow';
+import { USUAL } from '../rows/usual';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
-import { USUAL_AIR_C } from '../radiometry/settings';
 import { INSTRUMENT_U } from '../radiometry/instruments';
 import { lastTails } from './balance';
 import { emittersOf, type Emitter } from './emitters';
@@ -81,8 +80,8 @@ export function assumedOfGiven(given: readonly Given[], unit: DisplayUnit): stri
   const without = (what: Given['assumed'][number]) => counted.filter(({ assumed }) => assumed.includes(what));
   const [rooms, exponents] = [without('room'), without('exponent')];
   return [
-    ...(exponents.length > 0 ? [`exponent ${USUAL_EXPONENT}${named(exponents)}`] : []),
-    ...(rooms.length > 0 ? [`rooms at ${format.temperature(USUAL_AIR_C, unit)}${named(rooms)}`] : []),
+    ...(exponents.length > 0 ? [`exponent ${USUAL.exponent}${named(exponents)}`] : []),
+    ...(rooms.length > 0 ? [`rooms at ${format.temperature(USUAL.airC, unit)}${named(rooms)}`] : []),
     ...without('build').map(({ emitter }) => `${emitter.name} built with ${BUILDS[emitter.told.build].words.toLowerCase()}`),
   ];
 }

@@ -1,5 +1,5 @@
 import type { VisitDocument } from '../document';
-import { USUAL_AIR_C } from '../radiometry/settings';
+import { USUAL } from '../rows/usual';
 import { orderedScale, type Scale } from '../scale/scale';
 import { conditionsOf, visitRow } from '../visit/theVisit';
 import { heatingInForce } from './heatingOf';
@@ -10,7 +10,7 @@ const ABOVE_K = 2;
 
 /** One span of colours for all emitters of a visit: from cold walls to the set flow. */
 export function heatScale(document: VisitDocument): Scale {
-  const room = conditionsOf(document)?.value.insideC ?? USUAL_AIR_C;
+  const room = conditionsOf(document)?.value.insideC ?? USUAL.airC;
   const { colourMap } = visitRow(document).value.span;
   return orderedScale(room - BELOW_K, heatingInForce(document).flowSetC + ABOVE_K, colourMap);
 }

@@ -1,18 +1,15 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { TARGETS } from '../heating/school';
-import { USUAL_AIR_C } from '../radiometry/settings';
 import type { FlushValue } from '../heating/rows/flushRow';
 import type { HeatingValue } from '../heating/rows/heatingRow';
 import type { WarmingValue } from '../heating/rows/warmingRow';
 import { rowIdFrom } from '../rows/rowId';
 import { filled, type Filled, type Known, orUsual } from '../rows/source';
+import { USUAL } from '../rows/usual';
 import { conditionsOf } from '../visit/theVisit';
 
 /** Rows that a visit, or an emitter on a visit, has once: as they are stored, else as they begin. */
-
-/** The flow that sources are usually set to, °C, and the usual drop. */
-export const USUAL_HEATING = { flowSetC: 60, school: 'usual' } as const;
 
 export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
   const id = rowIdFrom(visitId, 'heating');
@@ -39,7 +36,7 @@ export function heatingOf({ visitId, rows }: VisitDocument): Row<'heating'> {
 
 /** The heating as it is worked with: usual values where nobody said. */
 export function heatingInForce(document: VisitDocument): Filled<HeatingValue, 'flowSetC' | 'school'> {
-  return filled<HeatingValue, 'flowSetC' | 'school'>(heatingOf(document).value, USUAL_HEATING);
+  return filled<HeatingValue, 'flowSetC' | 'school'>(heatingOf(document).value, { flowSetC: USUAL.flowSetC, school: 'usual' });
 }
 
 export function warmingOf({ visitId, rows }: VisitDocument, serviceId: string): Row<'warming'> {
@@ -75,7 +72,7 @@ export function roomAirOf(document: VisitDocument, serviceId: string): Known<num
     .filter(({ value }) => value.serviceId === serviceId && value.roomC !== null)
     .sort((a, b) => a.value.at - b.value.at)
     .at(-1);
-  return orUsual(last?.value.roomC ?? conditionsOf(document)?.value.insideC ?? null, USUAL_AIR_C);
+  return orUsual(last?.value.roomC ?? conditionsOf(document)?.value.insideC ?? null, USUAL.airC);
 }
 
 /** Whether a visit holds anything of the heating. */

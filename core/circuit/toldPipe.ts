@@ -1,14 +1,13 @@
 import type { VisitDocument } from '../document';
 import { PIPE_FACTS } from '../heating/pipes';
 import type { PipeQuestion, PipeValue } from '../heating/rows/pipeRow';
-import { USUAL_AIR_C } from '../radiometry/settings';
 import { filled, type Filled } from '../rows/source';
+import { USUAL } from '../rows/usual';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { conditionsOf } from '../visit/theVisit';
 
-const USUAL = { material: 'copper', outerMm: 22, wallMm: 1, laggingMm: 0, airC: USUAL_AIR_C, hoursYear: 5000 } as const;
-type Unsaid = keyof typeof USUAL;
+type Unsaid = keyof typeof USUAL.pipe | 'airC';
 
 /** A pipe as it is reckoned with. */
 export type ToldPipe = Filled<PipeValue, Unsaid>;
@@ -16,7 +15,7 @@ export type ToldPipe = Filled<PipeValue, Unsaid>;
 /** A pipe with usual values where nobody said any; the air of the visit is told, not assumed. */
 export function toldPipe(document: VisitDocument, value: PipeValue): ToldPipe {
   const airC = value.airC ?? conditionsOf(document)?.value.insideC ?? null;
-  return filled<PipeValue, Unsaid>({ ...value, airC }, USUAL);
+  return filled<PipeValue, Unsaid>({ ...value, airC }, { ...USUAL.pipe, airC: USUAL.airC });
 }
 
 const ASKED: Record<PipeQuestion, readonly Unsaid[]> = {

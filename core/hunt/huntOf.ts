@@ -1,6 +1,8 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
 import { rowIdFrom } from '../rows/rowId';
+import { orUsual, type Known } from '../rows/source';
+import { USUAL } from '../rows/usual';
 import { framesOf, momentsOf, orderedFrames, takenAtOf } from '../visit/frames';
 import type { HuntValue } from './huntRow';
 
@@ -60,9 +62,9 @@ export function seriesChoices(document: VisitDocument): SeriesChoice[] {
 }
 
 /** Seconds between the frames of a series where the camera's clock does not tell. */
-export function intervalOf(document: VisitDocument, frameIds: readonly string[]): number {
+export function intervalOf(document: VisitDocument, frameIds: readonly string[]): Known<number> {
   const sequenceId = document.rows.frame[frameIds[0] ?? '']?.value.sequenceId ?? '';
-  return document.rows.sequence[sequenceId]?.value.intervalS ?? 120;
+  return orUsual(document.rows.sequence[sequenceId]?.value.intervalS ?? null, USUAL.intervalS);
 }
 
 /** Moments of frames, s of the camera's clock; null for all where they do not go on from one to the next. */

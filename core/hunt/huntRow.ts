@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { defineEntity, OF_VISIT } from '../rows/entity';
 import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../rows/fields';
+import { USUAL } from '../rows/usual';
 import { COVERING_NAMES } from '../water/willShow';
 import { HYPOTHESES, HUNT_STEPS, OUTCOMES } from './hypotheses';
 
@@ -52,11 +53,8 @@ export const huntValueSchema = z.object({
 
 export type HuntValue = z.infer<typeof huntValueSchema>;
 
-/** What a hunt takes while nobody said: a hot pipe under tiles. */
-export const USUAL_HUNT = { side: 'hot', covering: 'tile' } as const;
-
 /** Whether the hot side is run, as far as anybody said. */
-export const runsHot = ({ side }: Pick<HuntValue, 'side'>) => (side ?? USUAL_HUNT.side) === 'hot';
+export const runsHot = ({ side }: Pick<HuntValue, 'side'>) => (side ?? USUAL.side) === 'hot';
 
 export const huntEntity = defineEntity({
   name: 'hunt',

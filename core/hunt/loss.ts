@@ -1,4 +1,5 @@
 import { INSTRUMENT_U } from '../radiometry/instruments';
+import { USUAL } from '../rows/usual';
 import { runsHot, type HuntValue } from './huntRow';
 
 /** What a leak takes in a day, whole litres and kilowatt-hours, each with its 95 % interval in its own unit. */
@@ -15,8 +16,6 @@ export interface Loss {
 
 /** Heat that a litre of water holds for each kelvin, kWh. */
 const KWH_PER_LITRE_K = 4.19 / 3600;
-/** Cold water as it comes in, °C: assumed, nobody read it. */
-export const MAINS_C = 11;
 const MINUTES_A_DAY = 1440;
 
 /**
@@ -28,7 +27,7 @@ export function lossOf(hunt: HuntValue): Loss | null {
   if (litresMin === null) return null;
   // As they are printed: whoever multiplies them by their prices comes to the same cost.
   const litres = Math.round(litresMin * MINUTES_A_DAY);
-  const excess = runsHot(hunt) && waterC !== null ? Math.max(0, waterC - MAINS_C) : 0;
+  const excess = runsHot(hunt) && waterC !== null ? Math.max(0, waterC - USUAL.mainsC) : 0;
   const excessU = Math.hypot(INSTRUMENT_U.unqualifiedK, INSTRUMENT_U.mainsK);
   const kwh = Math.round(litres * KWH_PER_LITRE_K * excess);
   const kwhOff = excess > 0 ? litres * KWH_PER_LITRE_K * excessU : 0;

@@ -33,7 +33,7 @@ export function toldFor(
 ): Told {
   const first = clocksOf(document, frameIds)[0] ?? null;
   return {
-    intervalS: every * intervalOf(document, frameIds),
+    intervalS: every * intervalOf(document, frameIds).value,
     sign: runsHot(hunt) ? 'warmer' : 'colder',
     coverMm: hunt.coverMm,
     waterC: hunt.waterC,

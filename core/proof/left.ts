@@ -29,8 +29,7 @@ export function leftBy(
   changes: readonly Change[],
 ): Left | null {
   if (!place || !beside) return null;
-  // Seen from outside or from a loft less heat that comes through is a colder face.
-  const drive = (look.side === 'inside' ? 1 : -1) * (look.insideC - outerAirC(look));
+  const drive = driveSeen(look);
   const [one, other] = [place, beside].map(({ id }) => changes.find(({ name }) => name === id)) as [Change, Change];
   if (one.change === null || other.change === null || one.beforeC === null || other.beforeC === null) return null;
   const beforeK = one.beforeC - other.beforeC;
@@ -41,6 +40,26 @@ export function leftBy(
     afterK: beforeK + (one.change - other.change) * drive,
     squareMetres: areaOf(earlier, beforeFrameId, place.shape),
   };
+}
+
+/**
+ * What a place changed by, K, as it would show in balance in the weather of the earlier visit, with its 95 % interval; null where
+ * that is not known.
+ *
+ * @param look - of the earlier visit
+ */
+export function changedK(
+  { change, uncertainty }: Pick<Change, 'change' | 'uncertainty'>,
+  look: Pick<Look, 'side' | 'insideC' | 'outsideC' | 'spaceC'>,
+): { kelvin: number; pm: number } | null {
+  if (change === null) return null;
+  const drive = driveSeen(look);
+  return { kelvin: change * drive, pm: 1.96 * uncertainty! * Math.abs(drive) };
+}
+
+/** Seen from outside or from a loft less heat that comes through is a colder face. */
+function driveSeen(look: Pick<Look, 'side' | 'insideC' | 'outsideC' | 'spaceC'>): number {
+  return (look.side === 'inside' ? 1 : -1) * (look.insideC - outerAirC(look));
 }
 
 function areaOf(earlier: VisitDocument, frameId: string, shape: PairRegion['shape']): number | null {

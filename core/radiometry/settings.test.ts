@@ -1,19 +1,12 @@
-import {
-  DEFAULT_EMISSIVITY,
-  NO_SETTINGS,
-  radiometricSettings,
-  resolveSettings,
-  saysNothing,
-  settingsSchema,
-  withSetting,
-} from './settings';
+import { USUAL } from '../rows/usual';
+import { NO_SETTINGS, radiometricSettings, resolveSettings, saysNothing, settingsSchema, withSetting } from './settings';
 
 const conditions = { airC: 20.6, humidityPct: 47, side: 'inside' as const, cloudPct: null };
 
 describe('resolving settings', () => {
   test('nobody said anything: usual values, air from the conditions, reflected as the air', () => {
     const resolved = resolveSettings({}, conditions);
-    expect(resolved.emissivity).toMatchObject({ value: DEFAULT_EMISSIVITY, origin: 'default' });
+    expect(resolved.emissivity).toMatchObject({ value: USUAL.emissivity, origin: 'default' });
     expect(resolved.airC).toEqual({ value: 20.6, origin: 'conditions' });
     expect(resolved.reflectedC).toMatchObject({ value: 20.6, origin: 'air' });
     expect(resolved.humidityPct).toEqual({ value: 47, origin: 'conditions' });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { textSchema } from '../rows/fields';
+import { USUAL } from '../rows/usual';
 import type { Side } from './side';
 import { airTransmittance } from './airPath';
 import { reflectedOutdoors } from './outdoors';
@@ -112,11 +113,6 @@ export interface ResolvedSettings {
   material: string | null;
 }
 
-/** Non-metals: paint, plaster, brick, wood, paper all lie near it. */
-export const DEFAULT_EMISSIVITY = 0.95;
-/** Air of a house where nobody noted it, °C. */
-export const USUAL_AIR_C = 20;
-
 export interface SurveyConditions {
   /** Air on the side where the camera stands, °C, null when not known. */
   airC: number | null;
@@ -154,7 +150,7 @@ export function resolveSettings(
   const airC =
     pick('airC') ??
     (conditions.airC === null
-      ? ({ value: USUAL_AIR_C, origin: 'default' } as const)
+      ? ({ value: USUAL.airC, origin: 'default' } as const)
       : ({ value: conditions.airC, origin: 'conditions' } as const));
   const humidityPct: Resolved<number | null> =
     pick('humidityPct') ??
@@ -170,7 +166,7 @@ export function resolveSettings(
   const palmLevel = levelOf('palm');
   const materialLevel = levelOf('material');
   return {
-    emissivity: sourced('emissivity', { value: DEFAULT_EMISSIVITY, origin: 'default', u: null }),
+    emissivity: sourced('emissivity', { value: USUAL.emissivity, origin: 'default', u: null }),
     reflectedC: sourced('reflectedC', surroundings(airC.value, conditions)),
     airC,
     humidityPct,

@@ -1,12 +1,16 @@
+import { USUAL } from '../rows/usual';
 import * as format from '../units/format';
 import type { DisplayUnit } from '../units/temperature';
 import { conditionsOf } from '../visit/theVisit';
 import type { VisitDocument } from '../document';
 import type { Fact } from './fact';
 
-/** What the weather and the house were like, with what was not noted. */
+/** What the weather and the house were like, with what was not noted, and what the verdict took for it. */
 export function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
   const c = conditionsOf(document)?.value;
+  // Without the air on both sides nothing is judged, and nothing is taken for granted.
+  const judged = c !== undefined && c.insideC !== null && c.outsideC !== null;
+  const taken = (words: string) => (judged ? `not noted (taken as ${words})` : null);
   const facts: [string, string | null][] = [
     ['Air inside', nullable(c?.insideC, (v) => format.temperature(v, unit))],
     ['Air outside', nullable(c?.outsideC, (v) => format.temperature(v, unit))],
@@ -14,13 +18,23 @@ export function conditionFacts(document: VisitDocument, unit: DisplayUnit): Fact
       'Difference',
       c && c.insideC !== null && c.outsideC !== null ? format.difference(Math.abs(c.insideC - c.outsideC), unit) : null,
     ],
-    ['Humidity inside', nullable(c?.humidityPct, (v) => `${format.number(v, 0)} %`)],
-    ['Wind', nullable(c?.windMs, (v) => `${format.number(v, 1)} m/s`)],
+    ['Humidity inside', nullable(c?.humidityPct, percent)],
+    ['Wind', nullable(c?.windMs, metresASecond) ?? taken(metresASecond(USUAL.windMs))],
+    ['Cloud', nullable(c?.cloudPct, percent) ?? taken(percent(USUAL.cloudPct))],
     ['Last sun on a wall', nullable(c?.sunHours, (v) => `${v} h before`)],
-    ['Last rain', nullable(c?.rainHours, (v) => `${v} h before`)],
+    [
+      'Last rain',
+      nullable(
+        c?.rainHours,
+        (v) => `${v} h before${judged ? ` (drying since then taken as at ${percent(USUAL.outsideHumidityPct)} humidity)` : ''}`,
+      ),
+    ],
   ];
   return facts.map(([label, value]) => ({ label, value: value ?? 'not noted' }));
 }
+
+const metresASecond = (value: number) => `${format.number(value, 1)} m/s`;
+const percent = (value: number) => `${format.number(value, 0)} %`;
 
 function nullable(value: number | null | undefined, show: (value: number) => string): string | null {
   return value === null || value === undefined ? null : show(value);

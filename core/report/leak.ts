@@ -1,13 +1,14 @@
 import type { VisitDocument } from '../document';
-import { huntOf } from '../hunt/huntOf';
-import { USUAL_HUNT, type HuntValue } from '../hunt/huntRow';
+import { clocksOf, huntOf, intervalOf } from '../hunt/huntOf';
+import { runsHot, type HuntValue } from '../hunt/huntRow';
 import { COVERING_WORDS, HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../hunt/huntWords';
 import { HUNT_STEPS, weighed } from '../hunt/hypotheses';
 import { leakWords, OPENING_CAUTIONS } from '../hunt/leakWords';
-import { lossOf, MAINS_C, type Loss } from '../hunt/loss';
-import { isHunted, metresEachOf, stepsWith } from '../hunt/seek';
+import { lossOf, type Loss } from '../hunt/loss';
+import { framesOfHunt, isHunted, metresEachOf, stepsWith } from '../hunt/seek';
 import { IDENTITY_LINE } from '../radiometry/measurement';
-import { marked, orUsual } from '../rows/source';
+import { assumedLine, marked, orUsual } from '../rows/source';
+import { USUAL } from '../rows/usual';
 import { COLOUR_MAPS } from '../scale/colourMaps';
 import { ownRange } from '../scale/ownRange';
 import { orderedScale } from '../scale/scale';
@@ -82,6 +83,7 @@ export function leakSheets(
       : []),
     { kind: 'heading', text: 'Floor and water' },
     { kind: 'facts', facts: toldFacts(hunt, unit) },
+    ...assumedBlocks(document, hunt, found, unit),
     { kind: 'heading', text: 'Before a floor is opened' },
     ...OPENING_CAUTIONS.map((text): Block => ({ kind: 'text', text })),
   ];
@@ -114,7 +116,7 @@ function foundBlocks({ found }: HuntValue): Block[] {
 
 function toldFacts(hunt: HuntValue, unit: DisplayUnit): Fact[] {
   const loss = lossOf(hunt);
-  const side = orUsual(hunt.side, USUAL_HUNT.side);
+  const side = orUsual(hunt.side, USUAL.side);
   return [
     {
       label: 'Water',
@@ -128,9 +130,25 @@ function toldFacts(hunt: HuntValue, unit: DisplayUnit): Fact[] {
   ];
 }
 
+/** What the search through the frames rests on that nobody said. */
+function assumedBlocks(document: VisitDocument, hunt: HuntValue, found: Timelapse | null, unit: DisplayUnit): Block[] {
+  const ids = framesOfHunt(document);
+  if (!found || ids.length === 0) return [];
+  const interval = intervalOf(document, ids);
+  const waterC = runsHot(hunt) ? USUAL.hotWaterC : USUAL.mainsC;
+  const words = assumedLine([
+    ...(hunt.coverMm === null ? [`${USUAL.coverMm} mm over the pipe`] : []),
+    ...(hunt.waterC === null ? [`water at ${format.temperature(waterC, unit)}`] : []),
+    ...(interval.source === 'assumed' && clocksOf(document, ids).includes(null)
+      ? [`${interval.value} s from one frame to the next, as the camera's clock does not tell`]
+      : []),
+  ]);
+  return words ? [{ kind: 'text', quiet: true, text: `How soon a leak shows. ${words}` }] : [];
+}
+
 /** What a leak takes in a day, in words; the mains is said where it was assumed. */
 export function lossWords({ litres, litresPm, kwh, kwhPm, cost, costPm }: Loss): string {
-  const heat = kwh > 0 ? ` and ${Math.round(kwh)} ± ${wholePm(kwhPm)} kWh of heat (mains taken as ${MAINS_C} °C)` : '';
+  const heat = kwh > 0 ? ` and ${Math.round(kwh)} ± ${wholePm(kwhPm)} kWh of heat (mains taken as ${USUAL.mainsC} °C)` : '';
   const costs = cost === null ? '' : `: costs ${cost.toFixed(2)} ± ${costPm!.toFixed(2)} in the currency of the house`;
   return `${Math.round(litres)} ± ${wholePm(litresPm)} litres${heat}${costs}`;
 }

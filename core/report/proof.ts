@@ -2,8 +2,9 @@ import { type Change, type Look, outerAirC, type Verdict } from '../compare/chan
 import type { VisitDocument } from '../document';
 import { outlineOf } from '../frame/reshape';
 import { projected } from '../geometry/homography';
-import { leftOf, verdictOfPair } from '../proof/left';
-import { OUTCOME_WORDS, plainWords, VERDICT_WORDS } from '../proof/proofWords';
+import { changedK, leftOf, verdictOfPair } from '../proof/left';
+import { knownOf } from '../proof/looks';
+import { OUTCOME_WORDS, plainWords, VERDICT_WORDS, WALL_CLASS_WORDS } from '../proof/proofWords';
 import type { Proven } from '../proof/proven';
 import { IDENTITY_LINE } from '../radiometry/measurement';
 import { COLOUR_MAPS } from '../scale/colourMaps';
@@ -13,7 +14,7 @@ import * as format from '../units/format';
 import { localDay } from '../units/localTime';
 import type { DisplayUnit } from '../units/temperature';
 import { lineFor } from '../visit/settingsInForce';
-import { conditionsOf, visitDay, visitRow } from '../visit/theVisit';
+import { visitDay, visitRow } from '../visit/theVisit';
 import type { Block, Picture } from './block';
 import type { Fact } from './fact';
 import type { Figure } from './figure';
@@ -42,7 +43,6 @@ export function proofSheets(document: VisitDocument, proven: readonly Proven[], 
       text: 'Before and now: how much colder (−) or warmer (+) the place is than the sound place beside it, both in the weather of the first visit.',
       quiet: true,
     },
-    { kind: 'facts', facts: weatherFacts(document, proven, unit) },
     ...proven.flatMap((one) => pairBlocks(document, one, unit)),
     ...lookAgain(document, proven),
     {
@@ -79,16 +79,17 @@ function rowOf(proven: Proven, verdict: Verdict, unit: DisplayUnit): string[] {
   return [proven.pair.value.title, k(left?.beforeK), k(left?.afterK), VERDICT_WORDS[verdict]];
 }
 
-function weatherFacts(document: VisitDocument, proven: readonly Proven[], unit: DisplayUnit): Fact[] {
-  const visits = new Map([...proven.map(({ earlier }) => earlier), document].map((visit) => [visit.visitId, visit]));
-  return [...visits.values()].map((visit) => {
-    const { insideC, outsideC } = conditionsOf(visit)?.value ?? { insideC: null, outsideC: null };
-    const words = (celsius: number | null) => (celsius === null ? 'not noted' : format.temperature(celsius, unit));
-    return {
-      label: `${visitRow(visit).value.title}, ${visitDay(visit)}`,
-      value: `${words(insideC)} inside, ${words(outsideC)} outside`,
-    };
-  });
+/** The air that a frame was judged in. */
+function airWords({ side, insideC, outsideC, spaceC }: Look, unit: DisplayUnit): string {
+  const of = (celsius: number) => format.temperature(celsius, unit);
+  return `${of(insideC)} inside, ${side === 'loft' && spaceC !== null ? `${of(spaceC)} where the camera stood` : `${of(outsideC)} outside`}`;
+}
+
+/** How the wall is taken to be built, and who says so. */
+function wallWords({ pair, earlier }: Proven): string {
+  const { wall } = knownOf(earlier, pair.value);
+  const from = pair.value.wall !== null || wall === 'unknown' ? '' : ' (as the plan of the house has it)';
+  return `${WALL_CLASS_WORDS[wall]}${from}`;
 }
 
 function pairBlocks(document: VisitDocument, proven: Proven, unit: DisplayUnit): Block[] {
@@ -101,25 +102,27 @@ function pairBlocks(document: VisitDocument, proven: Proven, unit: DisplayUnit):
       ? []
       : 'problem' in answer
         ? [{ kind: 'text', text: answer.problem } as const]
-        : [{ kind: 'facts', facts: factsOf(proven, answer.changes, unit) } as const]),
+        : [{ kind: 'facts', facts: factsOf(proven, answer.changes, visitDay(document), unit) } as const]),
     ...(outcome ? [{ kind: 'callout', text: OUTCOME_WORDS[outcome] } as const] : []),
     ...(note ? [{ kind: 'text', text: note } as const] : []),
   ];
 }
 
-function factsOf(proven: Proven, changes: readonly Change[], unit: DisplayUnit): Fact[] {
-  const [look] = proven.sides!.looks!;
-  const drive = look.insideC - outerAirC(look);
+function factsOf(proven: Proven, changes: readonly Change[], day: string, unit: DisplayUnit): Fact[] {
+  const [look, later] = proven.sides!.looks!;
   const left = leftOf(proven);
   return [
     ...proven.pair.value.regions.map(({ id, name }): Fact => {
       const change = changes.find((one) => one.name === id)!;
-      const by =
-        change.change === null
-          ? ''
-          : ` In the weather of the first visit, in balance, it would now be ${format.signedDifference((look.side === 'inside' ? 1 : -1) * change.change * drive, unit)} ± ${format.difference(1.96 * change.uncertainty! * Math.abs(drive), unit)} against then.`;
+      const moved = changedK(change, look);
+      const by = moved
+        ? ` In the weather of the first visit, in balance, it would now be ${format.signedDifference(moved.kelvin, unit)} ± ${format.difference(moved.pm, unit)} against then.`
+        : '';
       return { label: name, value: `${VERDICT_WORDS[change.verdict]}. ${plainWords(change)}${by}` };
     }),
+    { label: `Air, ${visitDay(proven.earlier)}`, value: airWords(look, unit) },
+    { label: `Air, ${day}`, value: airWords(later, unit) },
+    { label: 'The wall', value: wallWords(proven) },
     ...(left
       ? [
           {

@@ -107,7 +107,8 @@ export function reportFinding(
     state,
     tried: value.tried !== null,
     fix: fixFacts(value),
-    settings: frameId === null ? [] : settingFacts(settingsFor(document, frameId, thisRegionId ?? undefined), unit),
+    settings:
+      frameId === null ? [] : settingFacts(document, frameId, settingsFor(document, frameId, thisRegionId ?? undefined), unit),
   };
   const pair =
     frameId !== null && thisRegionId !== null && thatRegionId !== null ? { frameId, thisRegionId, thatRegionId, by } : null;

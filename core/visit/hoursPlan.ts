@@ -1,4 +1,4 @@
-import { USUAL_AIR_C } from '../radiometry/settings';
+import { USUAL } from '../rows/usual';
 import type { HoursPlan } from '../weather/plan';
 import { onlyRow, siteOf } from './theVisit';
 import type { VisitDocument } from '../document';
@@ -12,7 +12,7 @@ export function hoursPlanOf(document: VisitDocument): HoursPlan | null {
     latitude: site.latitude,
     longitude: site.longitude,
     timezone: site.timeZone,
-    inside_c: insideC ?? USUAL_AIR_C,
+    inside_c: insideC ?? USUAL.airC,
     strictness,
     season,
     purpose: onlyRow(document, 'intake').value.kind === 'solar-gain' ? 'solar-gain' : 'faults',

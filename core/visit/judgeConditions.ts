@@ -1,4 +1,5 @@
 import type { VisitDocument } from '../document';
+import { USUAL } from '../rows/usual';
 import { facadeBeam, dayOfYear, irradiance } from '../weather/irradiance';
 import { compassWord, hoursPlanSchema, type HoursPlan } from '../weather/plan';
 import { facadeReasons, insideReasons, type Now, outsideReasons, type Reason } from '../weather/reasons';
@@ -35,9 +36,6 @@ export interface Verdict {
 }
 
 const HOUR_MS = 3_600_000;
-/** What is taken where nobody noted it: it lowers no grade. */
-const USUAL = { cloudPct: 50, windMs: 0, humidityPct: 75 };
-
 /**
  * Judges the noted conditions of a visit by the rules, strictness and walls of the Hours board, for its moment and place.
  */
@@ -128,7 +126,7 @@ function planOf(document: VisitDocument, insideC: number): HoursPlan {
   const { strictness, timeConstantsH } = onlyRow(document, 'plan').value;
   const { facades, timeZone } = siteOf(document);
   return {
-    ...hoursPlanSchema.parse({ latitude: 0, longitude: 0, timezone: timeZone, inside_c: 20, facades }),
+    ...hoursPlanSchema.parse({ latitude: 0, longitude: 0, timezone: timeZone, inside_c: insideC, facades }),
     inside_c: insideC,
     strictness,
     time_constants_h: timeConstantsH,
@@ -142,7 +140,7 @@ function hourOf(noted: ConditionsValue, outsideC: number): WeatherHour {
     windMs: noted.windMs ?? USUAL.windMs,
     windFromDeg: noted.windFromDeg,
     rainMm: noted.rainHours === 0 ? RAIN_FROM_MM : 0,
-    humidityPct: USUAL.humidityPct,
+    humidityPct: USUAL.outsideHumidityPct,
     snowCm: null,
   };
 }

@@ -4,6 +4,7 @@ import { saturationPressure } from '../humidity/saturation';
 import { computed, type Quantity, uncertain, uncertaintyOf } from '../radiometry/quantity';
 import { USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
 import { orUsual, type Source } from '../rows/source';
+import { USUAL } from '../rows/usual';
 import { settingsFor } from './settingsInForce';
 import { standingOf } from './standing';
 import { visitRow } from './theVisit';
@@ -33,9 +34,6 @@ const HYGROMETER = 0.03;
 export const MOULD_HUMIDITY = 0.8;
 /** With less between inside and outside no factor is stated, K. */
 const LEAST_DIFFERENCE_K = 10;
-
-/** The limit that is taken while nobody chose one. */
-export const USUAL_MOULD_FACTOR = 0.7;
 
 /** Limits of the temperature factor that countries ask for, so that no mould grows in dwellings at their design climate. */
 export const MOULD_FACTORS = [
@@ -84,7 +82,7 @@ function factorOf(
   if (insideC - outsideC < LEAST_DIFFERENCE_K) return { why: 'too-mild' };
   const outside = uncertain(outsideC, { name: 'air outside', part: 'air', u: USUAL_UNCERTAINTY.air });
   const factor = computed({ surface, inside, outside }, (x) => (x.surface - x.outside) / (x.inside - x.outside));
-  const { value: limit, source } = orUsual(visitRow(document).value.mouldFactor, USUAL_MOULD_FACTOR);
+  const { value: limit, source } = orUsual(visitRow(document).value.mouldFactor, USUAL.mouldFactor);
   const one = limited(factor, limit);
   return one && { ...one, limitFrom: source };
 }

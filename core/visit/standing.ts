@@ -15,7 +15,8 @@ export function sideOf(document: VisitDocument, frameId: string): Side {
   return room && !isHeated(room.value) ? 'loft' : 'inside';
 }
 
-function roomOf(document: VisitDocument, frameId: string) {
+/** The room that a frame was taken in, by its surface, else as it was said. */
+export function roomOf(document: VisitDocument, frameId: string) {
   const { roomId, surfaceId } = document.rows.frame[frameId]!.value;
   return document.rows.room[document.rows.surface[surfaceId ?? '']?.value.roomId ?? roomId ?? ''];
 }

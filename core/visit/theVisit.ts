@@ -1,5 +1,6 @@
 import type { VisitDocument } from '../document';
 import type { Row } from '../entities';
+import { USUAL } from '../rows/usual';
 import { localDay, localTime } from '../units/localTime';
 import { sunPosition } from '../weather/sun';
 import type { SiteValue } from './siteRow';
@@ -23,7 +24,7 @@ export function siteOf(document: VisitDocument): SiteValue {
 
 /** Where the lower edge of the plan looks, degrees from north. */
 export function frontAzimuthOf(document: VisitDocument): number {
-  return siteOf(document).facades[0]?.azimuth ?? 180;
+  return siteOf(document).facades[0]?.azimuth ?? USUAL.frontAzimuth;
 }
 
 /** The one row of a kind that a visit has once. */

@@ -1,4 +1,5 @@
 import type { VisitDocument } from '../document';
+import { USUAL } from '../rows/usual';
 import { historyProblem, type WallHistory } from '../weather/wallHistory';
 import { takenAtOf } from './frames';
 import { airAt } from './airLog';
@@ -83,6 +84,6 @@ function sunOn(document: VisitDocument, frameId: string): string | null {
   const until = Date.parse(takenAtOf(document, frameId)) - sunHours * HOUR_MS;
   const sunAt = (at: number) => (latitude === null || longitude === null ? null : sunPosition(at, latitude, longitude));
   const azimuth = surface?.azimuth ?? null;
-  const share = azimuth === null ? 1 : sunnyShare(azimuth, until, (noted?.cloudPct ?? 50) / 100, sunAt);
+  const share = azimuth === null ? 1 : sunnyShare(azimuth, until, (noted?.cloudPct ?? USUAL.cloudPct) / 100, sunAt);
   return share < LITTLE_SUN ? null : `how strong the sun was on it ${Math.round(sunHours)} h ago`;
 }

@@ -3,6 +3,7 @@ import type { Grid } from '../detect/grid';
 import { CoreError } from '../errors';
 import { estimateNoise } from '../frame/noise';
 import { projected } from '../geometry/homography';
+import { USUAL } from '../rows/usual';
 import { chooseSource, type Found, type Other } from './choose';
 import { enoughOf } from './enough';
 import { oneView } from './oneView';
@@ -63,8 +64,6 @@ export interface Timelapse {
   scale: number;
 }
 
-const USUAL_COVER_MM = 50;
-const USUAL_WATER_C = { warmer: 50, colder: 11 };
 /** Diffusivity of screed, mm²/s, and what a pixel of `STEADY_WIDTH` across a view shows from a tripod, mm. */
 const DIFFUSIVITY = 0.62;
 const PIXEL_MM = 8.5;
@@ -106,7 +105,7 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
   const { stack, disturbed } = stackOf(smalls, maps, times, noise);
   progress(0.75);
   const end = times.at(-1)!;
-  const cover = told.coverMm ?? USUAL_COVER_MM;
+  const cover = told.coverMm ?? USUAL.coverMm;
   const D = cover ** 2 / (4 * DIFFUSIVITY);
   const on = told.onMin === null ? null : 60 * told.onMin - start;
   const sign = told.sign === 'warmer' ? 1 : -1;
@@ -123,7 +122,9 @@ export function timelapse(given: readonly TimelapseFrame[], told: Told, progress
     coverKnown: told.coverMm !== null,
   });
   const { leak: found, others } = chooseSource(stack, noise, growth.patches, knownOf, standing);
-  const drive = Math.abs((told.waterC ?? USUAL_WATER_C[told.sign]) - medianOf(smalls[0]!.values.slice()));
+  const drive = Math.abs(
+    (told.waterC ?? (told.sign === 'warmer' ? USUAL.hotWaterC : USUAL.mainsC)) - medianOf(smalls[0]!.values.slice()),
+  );
   const sure = found !== null && found.z >= SURE_Z;
   const enough = enoughOf({ source: found, sure, end, pixelNoise, on: on ?? 0, D, drive });
   const shown = enough.enough && sure ? found : null;

@@ -5,7 +5,9 @@ import { cameraIdOfFrame, framesOf } from '@core/visit/frames';
 import { findingsTakenOut } from '@core/visit/findings';
 import { isPractice } from '@core/visit/practice';
 import type { VisitValue } from '@core/visit/visitRow';
-import { visitRow } from '@core/visit/theVisit';
+import { localDay, localTime } from '@core/units/localTime';
+import { onlyRow, siteOf, visitRow } from '@core/visit/theVisit';
+import { localDayNumber } from '@core/weather/board';
 import { CameraQuestion } from '@ui/camera/CameraQuestion';
 import { useKept } from '@ui/kept';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -23,11 +25,16 @@ export function Notices() {
   const { document, edit } = useVisit();
   const visit = visitRow(document);
   const [later, setLater] = useKept<string>(`camera of ${document.visitId}`, '', (kept) => kept);
+  const [dated, setDated] = useKept<string>(`day of ${document.visitId}`, '', (kept) => kept);
   const { upgraded } = visit.value;
   const out = findingsTakenOut(document);
   const nameless =
     !isPractice(document) && later === '' && framesOf(document).some(({ id }) => cameraIdOfFrame(document, id) === null);
-  if (!upgraded && !nameless) return null;
+  const { timeZone } = siteOf(document);
+  const { slot } = onlyRow(document, 'plan').value;
+  const early =
+    slot !== null && dated === '' && localDayNumber(visit.value.startedAt, timeZone) < localDayNumber(slot.from, timeZone);
+  if (!upgraded && !nameless && !early) return null;
   return (
     <div className={styles.notices}>
       {upgraded && (
@@ -41,6 +48,28 @@ export function Notices() {
             >
               Understood
             </Button>
+          }
+        />
+      )}
+      {early && (
+        <Alert
+          type="info"
+          showIcon
+          title={`This visit is dated ${localDay(visit.value.startedAt, timeZone)}, before its hours: ${localDay(slot.from, timeZone)}, ${localTime(slot.from, timeZone)}. Papers print its date.`}
+          action={
+            <>
+              <Button
+                type="primary"
+                onClick={() =>
+                  edit('Day of the visit', [
+                    { entity: 'visit', rowId: visit.id, value: { ...visit.value, startedAt: slot.from } },
+                  ])
+                }
+              >
+                Take {localDay(slot.from, timeZone)}
+              </Button>{' '}
+              <Button onClick={() => setDated('kept')}>Leave it</Button>
+            </>
           }
         />
       )}

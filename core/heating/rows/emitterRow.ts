@@ -1,13 +1,9 @@
 import * as z from 'zod';
 import { defineEntity } from '../../rows/entity';
 import { idSchema } from '../../rows/fields';
+import { USUAL } from '../../rows/usual';
 import { TAILS } from '../balance/state';
 import { EMITTER_BUILDS } from '../build';
-
-/** Most lockshields take so many turns. */
-export const USUAL_TURNS_OPEN = 4;
-/** Of radiators (EN 442). */
-export const USUAL_EXPONENT = 1.3;
 
 const turnsSchema = z.number().min(0, 'must not be negative').max(20, 'must not exceed 20 turns');
 
@@ -34,7 +30,10 @@ export const emitterValueSchema = z
     /** What its room needs on the coldest day, W. */
     needW: z.number().min(10, 'must be at least 10 W').max(50_000, 'must not exceed 50 000 W').nullable(),
   })
-  .refine(({ turns, turnsOpen }) => turns === null || turns <= (turnsOpen ?? USUAL_TURNS_OPEN), { message: 'stands beyond its stop', path: ['turns'] });
+  .refine(({ turns, turnsOpen }) => turns === null || turns <= (turnsOpen ?? USUAL.turnsOpen), {
+    message: 'stands beyond its stop',
+    path: ['turns'],
+  });
 
 export type EmitterValue = z.infer<typeof emitterValueSchema>;
 

@@ -112,8 +112,8 @@ function marksTable(document: VisitDocument): Block[] {
           [
             name,
             mark.agitatedMin === null ? '–' : `${mark.agitatedMin} min`,
-            mark.alone ? 'yes' : 'no',
-            mark.bothWays ? 'yes' : 'no',
+            mark.alone ? 'yes' : '–',
+            mark.bothWays ? 'yes' : '–',
           ],
         ]
       : [];

@@ -3,8 +3,8 @@ import { emittersOf } from '../../circuit/emitters';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { openingsByOrder } from '../../heating/byOrder';
-import { USUAL_TURNS_OPEN } from '../../heating/rows/emitterRow';
 import { assumedLine } from '../../rows/source';
+import { USUAL } from '../../rows/usual';
 import type { Block } from '../block';
 
 /** A card for the school without instruments: openings by order of warming, and what to feel for. */
@@ -42,7 +42,7 @@ export function openingBlocks(document: VisitDocument): Block[] {
       }),
     },
     ...(uncounted.length > 0
-      ? ([{ kind: 'text', text: assumedLine([`${USUAL_TURNS_OPEN} turns to the stop of ${uncounted.join(', ')}`]) }] as const)
+      ? ([{ kind: 'text', text: assumedLine([`${USUAL.turnsOpen} turns to the stop of ${uncounted.join(', ')}`]) }] as const)
       : []),
     { kind: 'heading', text: 'How' },
     {

@@ -10,7 +10,8 @@ import { framesOfEmitter } from '@core/circuit/takeIn';
 import { TAILS, type TailKind } from '@core/heating/balance/state';
 import { BUILDS, EMITTER_BUILDS, type EmitterBuild } from '@core/heating/build';
 import { patternAdvice } from '@core/heating/patternAdvice';
-import { emitterValueSchema, USUAL_EXPONENT, USUAL_TURNS_OPEN } from '@core/heating/rows/emitterRow';
+import { emitterValueSchema } from '@core/heating/rows/emitterRow';
+import { USUAL } from '@core/rows/usual';
 import { PATTERN_WORDS } from '@core/heating/patternWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { EmitterCamera } from './EmitterCamera';
@@ -137,8 +138,8 @@ function EmitterFacts({ emitter }: { emitter: Emitter }) {
         {field('Width', 'widthM', widthM, 'm', 0.1)}
         {field('Height', 'heightM', heightM, 'm', 0.1)}
         {field('Lockshield as found', 'turns', found, 'turns', 0.125)}
-        {field('Turns to its stop', 'turnsOpen', turnsOpen, 'turns', 0.25, USUAL_TURNS_OPEN)}
-        {field('Exponent', 'exponent', exponent, '', 0.05, USUAL_EXPONENT)}
+        {field('Turns to its stop', 'turnsOpen', turnsOpen, 'turns', 0.25, USUAL.turnsOpen)}
+        {field('Exponent', 'exponent', exponent, '', 0.05, USUAL.exponent)}
       </div>
       <span className={styles.quiet}>
         {emitter.ratedW === null

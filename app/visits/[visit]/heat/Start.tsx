@@ -2,10 +2,11 @@
 
 import { CheckOutlined, FireOutlined, WarningOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
-import { heatingOf, USUAL_HEATING, warmingOf } from '@core/circuit/heatingOf';
+import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
 import { warmingOrder } from '@core/circuit/warmingOrder';
 import { whyLate } from '@core/circuit/whyLate';
 import { heatingValueSchema, START_CHECKS, type StartCheck } from '@core/heating/rows/heatingRow';
+import { USUAL } from '@core/rows/usual';
 import { SCHOOLS, TARGETS, type School } from '@core/heating/school';
 import { openChanges } from '@core/round/round';
 import { PutBackList } from '@ui/round/PutBackList';
@@ -99,7 +100,7 @@ function Source() {
           label="Flow is set to"
           value={heatingOf(document).value.flowSetC}
           schema={flowSetC}
-          usual={USUAL_HEATING.flowSetC}
+          usual={USUAL.flowSetC}
           celsius
           onCommit={(next) => edit('Flow temperature', [heatingPut({ flowSetC: next })])}
         />

@@ -4,7 +4,7 @@ import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Select, Slider, Spin, Tag } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
-import { USUAL_AIR_C } from '@core/radiometry/settings';
+import { USUAL } from '@core/rows/usual';
 import { KINDS } from '@core/visit/kinds';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { headline, type Slot } from '@core/weather/bestSlots';
@@ -45,7 +45,7 @@ export function Hours() {
   const { plan, state, week, firstDay } = useHours(tried ?? undefined);
   const put = (label: string, change: Partial<PlanValue>) =>
     edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, ...change } }]);
-  const inside = tried ?? row.value.insideC ?? USUAL_AIR_C;
+  const inside = tried ?? row.value.insideC ?? USUAL.airC;
   const words = week && headline(week.result, week.slots, week.plan);
   return (
     <div className={styles.desk}>
@@ -135,8 +135,8 @@ export function Hours() {
             {row.value.insideC === null && tried === null && (
               <AssumedTap
                 field="Expected inside"
-                words={units.temperature(USUAL_AIR_C)}
-                onSay={() => put('Expected inside', { insideC: USUAL_AIR_C })}
+                words={units.temperature(USUAL.airC)}
+                onSay={() => put('Expected inside', { insideC: USUAL.airC })}
               />
             )}
             <Select<SeasonChoice>

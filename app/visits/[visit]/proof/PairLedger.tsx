@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import type { Change, Look, Verdict } from '@core/compare/change';
 import type { VisitDocument } from '@core/document';
 import { OUTCOMES, SURFACE_ANSWERS, type SurfaceAnswer, type PairRegion, type PairValue } from '@core/proof/pairRow';
-import { isProven, leftBy } from '@core/proof/left';
+import { changedK, isProven, leftBy } from '@core/proof/left';
 import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -75,6 +75,7 @@ export function PairLedger({ earlier, pair, look, known, compared, put, children
             key={region.id}
             region={region}
             change={changes?.find(({ name }) => name === region.id) ?? null}
+            look={look}
             onChange={(change) =>
               put('Region of the proof', {
                 regions: pair.regions.map((one) => (one.id === region.id ? { ...one, ...change } : one)),
@@ -142,15 +143,18 @@ const ICONS: Record<Verdict, ReactNode> = {
 function Region({
   region,
   change,
+  look,
   onChange,
   onRemove,
 }: {
   region: PairRegion;
   change: Change | null;
+  look: Look | null;
   onChange(change: Partial<PairRegion>): void;
   onRemove(): void;
 }) {
   const units = useUnits();
+  const moved = change && look ? changedK(change, look) : null;
   return (
     <li className={styles.region} aria-label={region.name}>
       <div className={styles.row}>
@@ -169,10 +173,12 @@ function Region({
         <>
           <p className={styles.verdict} data-verdict={change.verdict}>
             {ICONS[change.verdict]} <b>{VERDICT_WORDS[change.verdict]}</b>
-            {change.change !== null && (
-              <Tooltip title="How much less is lost, as a share of the difference of the air, as it would be in balance; with its interval for 19 of 20. Heat in the wall is in the ±.">
+            {moved && (
+              <Tooltip
+                title={`Against then, in the weather of the first visit and in balance; with its interval for 19 of 20. Heat in the wall is in the ±. As a share of the difference of the air: ${signed(change.change!)} ± ${(1.96 * change.uncertainty!).toFixed(3)}.`}
+              >
                 <span className={styles.number}>
-                  {signed(change.change)} ± {(1.96 * change.uncertainty!).toFixed(3)}
+                  {units.signedDifference(moved.kelvin)} ± {units.difference(moved.pm)}
                 </span>
               </Tooltip>
             )}

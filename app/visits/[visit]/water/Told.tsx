@@ -3,7 +3,8 @@
 import { Button, Segmented, Select } from 'antd';
 import { COVERING_WORDS } from '@core/hunt/huntWords';
 import { noiseOf } from '@core/hunt/huntOf';
-import { huntValueSchema, runsHot, USUAL_HUNT } from '@core/hunt/huntRow';
+import { huntValueSchema, runsHot } from '@core/hunt/huntRow';
+import { USUAL } from '@core/rows/usual';
 import { conditionsOf } from '@core/visit/theVisit';
 import { COVERING_NAMES, forecast, type Covering } from '@core/water/willShow';
 import { localTime } from '@core/units/localTime';
@@ -27,7 +28,7 @@ export function Told() {
       <Segmented<'hot' | 'cold'>
         block
         aria-label="Which side is run"
-        value={hunt.side ?? USUAL_HUNT.side}
+        value={hunt.side ?? USUAL.side}
         options={[
           { value: 'hot', label: 'Hot side' },
           { value: 'cold', label: 'Cold side' },
@@ -35,7 +36,7 @@ export function Told() {
         onChange={(side) => put('Side', { side })}
       />
       {hunt.side === null && (
-        <AssumedTap field="Which side is run" words="the hot side" onSay={() => put('Side', { side: USUAL_HUNT.side })} />
+        <AssumedTap field="Which side is run" words="the hot side" onSay={() => put('Side', { side: USUAL.side })} />
       )}
       <div className={styles.fields}>
         <NumberField
@@ -49,15 +50,15 @@ export function Told() {
           <span>Covering</span>
           <Select<Covering>
             aria-label="Covering"
-            value={hunt.covering ?? USUAL_HUNT.covering}
+            value={hunt.covering ?? USUAL.covering}
             options={COVERING_NAMES.map((value) => ({ value, label: COVERING_WORDS[value] }))}
             onChange={(covering) => put('Covering', { covering })}
           />
           {hunt.covering === null && (
             <AssumedTap
               field="Covering"
-              words={COVERING_WORDS[USUAL_HUNT.covering]}
-              onSay={() => put('Covering', { covering: USUAL_HUNT.covering })}
+              words={COVERING_WORDS[USUAL.covering]}
+              onSay={() => put('Covering', { covering: USUAL.covering })}
             />
           )}
         </label>
@@ -90,7 +91,7 @@ function Forecast() {
     return <p className={styles.quiet}>Type cover and water to see, before anybody waits, whether a leak will show.</p>;
   const { showsAfterMin, contrasts, driveK } = forecast({
     coverMm: hunt.coverMm,
-    covering: hunt.covering ?? USUAL_HUNT.covering,
+    covering: hunt.covering ?? USUAL.covering,
     waterC: hunt.waterC,
     floorC: floorC - 1,
     noiseK: noiseOf(document),

@@ -2,7 +2,8 @@
 
 import { Select } from 'antd';
 import type { Reading } from '@core/frame/reading';
-import { moistureOf, MOULD_FACTORS, USUAL_MOULD_FACTOR } from '@core/visit/moisture';
+import { USUAL } from '@core/rows/usual';
+import { moistureOf, MOULD_FACTORS } from '@core/visit/moisture';
 import { moistureWords } from '@core/visit/moistureWords';
 import { visitRow } from '@core/visit/theVisit';
 import { number } from '@core/units/format';
@@ -31,7 +32,7 @@ export function MoistureNote({ frameId, reading }: { frameId: string; reading: R
         <Select
           size="small"
           aria-label="Limit of the temperature factor"
-          value={mouldFactor ?? USUAL_MOULD_FACTOR}
+          value={mouldFactor ?? USUAL.mouldFactor}
           popupMatchSelectWidth={false}
           options={MOULD_FACTORS.map(({ factor, words }) => ({ value: factor, label: `Limit ${number(factor, 2)} · ${words}` }))}
           onChange={choose}
@@ -40,8 +41,8 @@ export function MoistureNote({ frameId, reading }: { frameId: string; reading: R
       {moisture.factor && 'limit' in moisture.factor && mouldFactor === null && (
         <AssumedTap
           field="Limit of the temperature factor"
-          words={number(USUAL_MOULD_FACTOR, 2)}
-          onSay={() => choose(USUAL_MOULD_FACTOR)}
+          words={number(USUAL.mouldFactor, 2)}
+          onSay={() => choose(USUAL.mouldFactor)}
         />
       )}
     </>

@@ -14,7 +14,6 @@ import {
   settingsSchema,
   withSetting,
   type Level,
-  type Origin,
   type ResolvedSettings,
   type SettingName,
   type Settings,
@@ -23,6 +22,9 @@ import {
 import { measuredFrame } from '@core/visit/readings';
 import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
 import type { VisitDocument } from '@core/document';
+import { originOf } from '@core/visit/originOf';
+import { number } from '@core/units/format';
+import { AssumedTap } from '@ui/form/AssumedTap';
 import { settingsIdOf } from '@core/rows/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -31,18 +33,6 @@ import { Experiments } from '../experiments/Experiments';
 import { MaterialSelect } from './MaterialSelect';
 import type { FrameView, RegionReading } from '@core/visit/frameView';
 import styles from './SettingsPanel.module.css';
-
-const ORIGINS: Record<Origin, string> = {
-  visit: 'of the visit',
-  surface: 'of this surface',
-  frame: 'of this frame',
-  region: 'of this region',
-  conditions: 'conditions',
-  air: 'as the air',
-  sky: 'ground and sky',
-  default: 'usual',
-  path: 'from distance and humidity',
-};
 
 const FIELDS: { name: SettingName; label: string; gloss: string; step: number; celsius?: boolean; unit?: string }[] = [
   {
@@ -123,6 +113,8 @@ export function SettingsPanel({ frame, selected }: { frame: FrameView; selected:
         <SettingField
           key={`${field.name}${level}`}
           field={field}
+          document={document}
+          frameId={frame.id}
           resolved={resolved}
           ownValue={own?.value[field.name] ?? null}
           level={level}
@@ -169,6 +161,8 @@ export function SettingsPanel({ frame, selected }: { frame: FrameView; selected:
 }
 
 interface FieldProps {
+  document: VisitDocument;
+  frameId: string;
   field: (typeof FIELDS)[number];
   resolved: ResolvedSettings;
   /** Set at the chosen level, or null. */
@@ -180,9 +174,17 @@ interface FieldProps {
   onPut(value: number | null): void;
 }
 
-function SettingField({ field, resolved, ownValue, level, inside, effect, onPut }: FieldProps) {
+function SettingField({ document, frameId, field, resolved, ownValue, level, inside, effect, onPut }: FieldProps) {
   const units = useUnits();
   const { value, origin } = resolved[field.name];
+  const where = originOf(document, frameId, field.name, origin);
+  // The sky is not known by nodding: foil tells it.
+  const nodded = (origin === 'default' || origin === 'air') && value !== null && !inside;
+  const yes = nodded
+    ? field.celsius
+      ? units.temperature(value)
+      : [number(value, 2), field.unit].filter(Boolean).join(' ')
+    : null;
   const from = 'from' in resolved[field.name] ? (resolved[field.name] as Sourced).from : null;
   const shown = ownValue ?? (level === 'region' || origin !== 'region' ? value : null);
   const toField = (stored: number | null) =>
@@ -222,9 +224,10 @@ function SettingField({ field, resolved, ownValue, level, inside, effect, onPut 
           </em>
         ) : (
           <>
-            {effect ? `${effect.words}: ${units.signedDifference(effect.kelvin)}` : value === null ? 'not set' : ORIGINS[origin]}
-            {effect && <small>{ORIGINS[origin]}</small>}
+            {effect ? `${effect.words}: ${units.signedDifference(effect.kelvin)}` : value === null ? 'not set' : where.short}
+            {effect && <small>{where.short}</small>}
             {from && <small>{from}</small>}
+            {yes !== null && <AssumedTap field={field.label} how="" words={yes} onSay={() => onPut(value)} />}
           </>
         )}
       </span>

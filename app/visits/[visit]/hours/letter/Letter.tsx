@@ -3,8 +3,7 @@
 import { ArrowLeftOutlined, CopyOutlined, DownloadOutlined } from '@ant-design/icons';
 import { Alert, App, Button } from 'antd';
 import Link from 'next/link';
-import { householderLetter } from '@core/letter/householderLetter';
-import { temperature } from '@core/units/format';
+import { letterOf } from '@core/letter/letterOf';
 import { isPractice, PRACTICE_FOOT } from '@core/visit/practice';
 import { onlyRow, siteOf } from '@core/visit/theVisit';
 import { planValueSchema } from '@core/visit/planRow';
@@ -26,26 +25,13 @@ export function Letter() {
   const { unit } = useUnits();
   const { week } = useHours();
   const row = onlyRow(document, 'plan');
-  const { kind, people, ownHome } = onlyRow(document, 'intake').value;
   const site = siteOf(document);
+  const written = letterOf(
+    document,
+    week && { season: week.result.season, slots: week.slots, weather: weatherWords(week.weather, site.timeZone) },
+    unit,
+  );
   const slot = row.value.slot ?? week?.slots[0] ?? null;
-  const written = householderLetter({
-    siteName: site.name,
-    kind,
-    slot: slot && { from: slot.from, to: slot.to },
-    timeZone: site.timeZone,
-    inside: row.value.insideC === null ? null : temperature(row.value.insideC, unit, 0),
-    season: week?.result.season ?? 'heated',
-    people,
-    ownHome,
-    outdoors: site.facades.length > 0,
-    // An hour that is none of the board's was typed.
-    weather:
-      week && slot && week.slots.some(({ from, to }) => from === slot.from && to === slot.to)
-        ? weatherWords(week.weather, site.timeZone)
-        : null,
-    practice: isPractice(document),
-  });
   const text = row.value.letter ?? written;
   const put = (label: string, letter: string | null) =>
     edit(label, [{ entity: 'plan', rowId: row.id, value: { ...row.value, letter } }]);
