@@ -53,7 +53,7 @@ export function leakWords(
     return {
       state: 'nothing',
       result: 'Nothing here behaves like a leak.',
-      more: `What warmed did so at its own rate, wandered, or has sharp edges. That speaks against a leak under this view only.${left}`,
+      more: `What warmed did so at its own rate, wandered, or has sharp edges. So no leak shows under this view; of what lies beside it that says nothing.${left}`,
     };
   const sure = `${Math.round(100 * confidence)} % sure`;
   if (!source.inside)

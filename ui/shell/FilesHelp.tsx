@@ -11,7 +11,7 @@ const FILES: [string, string][] = [
   ],
   [
     'Hold none',
-    'Coloured pictures, photos of a screen, videos, live pictures. They are kept as evidence without data: type the values that stand on them, and nothing else is claimed.',
+    'Coloured pictures, photos of a screen, a live picture. They are kept as evidence without data: type the values that stand on them, and nothing else is claimed. Videos are not read yet: keep single pictures of them.',
   ],
   [
     'How to tell',

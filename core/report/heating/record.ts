@@ -8,6 +8,7 @@ import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
 import { PATTERN_WORDS } from '../../heating/patternWords';
 import { assumedLine, marked } from '../../rows/source';
+import { USUAL } from '../../rows/usual';
 import * as format from '../../units/format';
 import { localDay, localTime } from '../../units/localTime';
 import type { DisplayUnit } from '../../units/temperature';
@@ -40,8 +41,8 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
     before: firstTails(document, id, pixels),
     after: lastTails(document, id, pixels),
   }));
-  const drop = (one: { flowC: number; returnC: number } | null) =>
-    one ? format.difference(Math.abs(one.flowC - one.returnC), unit) : '–';
+  const drop = (one: ReturnType<typeof lastTails>) =>
+    !one ? '–' : isCold(one) ? 'cold' : format.difference(Math.abs(one.flowC - one.returnC), unit);
   const given = givenOf(document, pixels);
   const on = tails.filter(
     ({ after }) => after && Math.abs(Math.abs(after.flowC - after.returnC) - heating.targetK) <= heating.toleranceK,
@@ -90,6 +91,14 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
   ];
 }
 
+/** Warmer than its room by so much a tail is warm, K. */
+const WARM_K = 3;
+
+/** Both tails were told to be cold: nobody read how cold. */
+function isCold({ flowC, returnC, row }: NonNullable<ReturnType<typeof lastTails>>): boolean {
+  return row.value.frameId === null && flowC === returnC && flowC - (row.value.roomC ?? USUAL.airC) < WARM_K;
+}
+
 /** As found and as it stands, of what somebody counted. */
 function lockshieldWords({ turns, row }: Emitter): string {
   const found = row.value.turns;
@@ -102,7 +111,7 @@ function dropNow(
   document: VisitDocument,
   { id }: Emitter,
   after: ReturnType<typeof lastTails>,
-  drop: (one: { flowC: number; returnC: number } | null) => string,
+  drop: (one: ReturnType<typeof lastTails>) => string,
 ): string {
   if (!after) return drop(null);
   const { at } = after.row.value;

@@ -1,6 +1,8 @@
 'use client';
 
 import { isNarrow, type Scale } from '@core/scale/scale';
+import type { VisitDocument } from '@core/document';
+import { useVisit } from '@ui/visit/VisitProvider';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { FrameView } from '@core/visit/frameView';
 import type { View } from '../view';
@@ -34,9 +36,16 @@ function Stretched({ frame, scale }: { frame: FrameView; scale: Scale }) {
 }
 
 function Anchored({ frame, colours }: { frame: FrameView; colours: View['colours'] }) {
+  const { document } = useVisit();
   const units = useUnits();
   const { anchor } = frame;
-  if (anchor.source === 'mean') return <>Colours around this frame&apos;s mean: no reference yet.</>;
+  if (anchor.source === 'mean')
+    return (
+      <>
+        Colours around this frame&apos;s mean:{' '}
+        {hasSound(document, frame.id) ? 'its findings have sound places of their own.' : 'no reference yet.'}
+      </>
+    );
   const whose = anchor.source === 'frame' ? 'the reference' : "the visit's reference";
   const how = colours === 'against' ? 'Colours part at' : 'Colours around';
   return (
@@ -44,4 +53,9 @@ function Anchored({ frame, colours }: { frame: FrameView; colours: View['colours
       {how} {whose}, {anchor.name} {units.temperature(anchor.celsius)}.
     </>
   );
+}
+
+/** Whether a finding of this frame is stated against a place of it. */
+function hasSound({ rows }: VisitDocument, frameId: string): boolean {
+  return Object.values(rows.finding).some(({ value }) => rows.region[value.thatRegionId ?? '']?.value.frameId === frameId);
 }
