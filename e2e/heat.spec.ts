@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test';
 import { normalFrom, seededRandom } from '../core/geometry/random';
 import { frameFile, inBox } from './support/card';
 import { capture, letPass, radiatorIn, signalVisit, truthOf } from './support/heat';
-import { documentOf, expect, newVisit, saved, test } from './support/pages';
+import { put, stepOf } from './support/commands';
+import { documentOf, expect, makeVisit, newVisit, saved, test } from './support/pages';
 import { pdfText } from './support/pdf';
 
 const SIZES = [
@@ -555,6 +556,63 @@ test('emitters without plate or size, a head turned down, an own target: said an
   await saved(page);
   await page.getByRole('button', { name: /Temperatures in °C/ }).click();
   await expect(page.getByText('Drop 16.2 °F ± 2.7 °F')).toBeVisible();
+  // Nobody said it: it stands there as assumed, and one tap says it.
+  await expect(page.getByRole('spinbutton', { name: 'Flow is set to' })).toHaveValue('');
+  await page.getByRole('button', { name: 'Flow is set to: yes, 140 °F' }).click();
   await expect(page.getByRole('spinbutton', { name: 'Flow is set to' })).toHaveValue('140');
   await page.getByRole('button', { name: /Temperatures in °F/ }).click();
+});
+
+test('the record of an own house of which half was told: no lockshield, setting or drop that nobody said', async ({ page }) => {
+  const rooms = ['Hall', 'Kitchen', 'Study', 'Bathroom'];
+  const id = await makeVisit(page, 'Half a record', rooms);
+  const { siteId, rows } = await documentOf(page, id);
+  for (const { id: roomId } of Object.values(rows.room)) {
+    const radiator = { siteId, roomId, kind: 'radiator', name: 'Radiator', x: 1, y: 0.2, ordinal: 0 };
+    const answer = await page.request.post('/api/commands', { data: stepOf(put('service', radiator)) });
+    expect(answer.status()).toBe(200);
+  }
+  await page.goto(`/visits/${id}/heat/radiators`);
+  const type = async (name: string, value: string) => {
+    await page.getByRole('spinbutton', { name }).fill(value);
+    await page.getByRole('spinbutton', { name }).press('Enter');
+  };
+  for (const room of ['Hall', 'Kitchen']) {
+    await card(page, room).getByRole('button').click();
+    await type(`Lockshield as found, ${room}`, '2.25');
+  }
+  await page.getByRole('link', { name: 'Start' }).click();
+  await expect(page.getByText('flow set to 60.0 °C (assumed, as usual)')).toBeVisible();
+  await page.getByRole('button', { name: 'Heat on, now' }).click();
+  await page.getByRole('link', { name: 'Balance' }).click();
+  await page.getByRole('button', { name: 'Read all 4 as found' }).click();
+  // Two inputs are a reading; the air of the room is taken as that of the visit, or as usual.
+  await page.getByText('Type it instead').click();
+  await type('Flow tail, Hall', '58');
+  await type('Return tail, Hall', '46');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByRole('button', { name: 'Go on with what was read' }).click();
+  await saved(page);
+  const { rows: now } = await documentOf(page, id);
+  const hall = Object.values(now.tailReading)[0]!.value;
+  expect(hall).toMatchObject({ flowC: 58, returnC: 46, roomC: null });
+  const turn = { visitId: id, serviceId: hall.serviceId, walk: 2, at: hall.at + 60_000, from: 2.25, to: 1.5 };
+  const turned = await page.request.post('/api/commands', { data: stepOf(put('valveTurn', turn)) });
+  expect(turned.status()).toBe(200);
+  await page.reload();
+
+  const text = await paper(page, 'Record (PDF)');
+  expect(text).toContain('Flow set to 60.0 °C (assumed, as usual)');
+  expect(text).toContain('Drop aimed at 12.0 K ± 2.0 K (assumed, as usual)');
+  expect(text).toMatch(/Hall 2 ¼ to 1 ½ 12\.0 K 12\.0 K, \d\d:\d\d; not read since it was turned/);
+  expect(text).toMatch(/Kitchen 2 ¼ – – not seen/);
+  expect(text.match(/(Study|Bathroom) not noted – – not seen/g)).toHaveLength(2);
+  expect(text).not.toMatch(/practice|simulated/i);
+
+  // One tap makes what was assumed said.
+  await page.getByRole('link', { name: 'Start' }).click();
+  await page.getByRole('button', { name: 'Flow is set to: yes, 60 °C' }).click();
+  await page.getByRole('button', { name: /^Drop that is aimed at: yes/ }).click();
+  await saved(page);
+  expect(await paper(page, 'Record (PDF)')).not.toContain('assumed, as usual');
 });

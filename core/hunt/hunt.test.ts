@@ -126,7 +126,7 @@ describe('the hunt of a visit', () => {
     expect(one!.frameIds).toHaveLength(4);
     const clocks = clocksOf(document, one!.frameIds);
     expect(clocks.map((clock) => clock! - clocks[0]!)).toEqual([0, 60, 120, 180]);
-    expect(intervalOf(document, one!.frameIds)).toBe(120);
+    expect(intervalOf(document, one!.frameIds).value).toBe(120);
   });
 
   test('frames of another size are no part of it, nor a clock that stands still', () => {
