@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { NO_SETTINGS } from '@core/radiometry/settings';
+import { rowIdFrom } from '@core/rows/rowId';
 import { emptyFinding } from '@core/visit/findingRow';
 import { SERVICE_WORDS } from '@core/house/services';
 import { KINDS } from '@core/visit/kinds';
@@ -230,7 +231,7 @@ async function addRecords(asking: Asking, visitId: string): Promise<void> {
     })),
   );
   await asking.db.insert(t.log).values({
-    id: newId(),
+    id: rowIdFrom(visitId, 'log by hand'),
     visitId,
     name: 'By hand',
     entries: demo.log.map(({ at, ...air }) => ({ at: momentOf(at).getTime(), ...air })),

@@ -93,7 +93,7 @@ function Source() {
         onChange={school}
       />
       {heating.assumed.includes('school') && (
-        <AssumedTap field="Drop that is aimed at" words={TARGETS.usual.words.toLowerCase()} onSay={() => school('usual')} />
+        <AssumedTap field="Drop that is aimed at" words={units.difference(TARGETS.usual.targetK)} onSay={() => school('usual')} />
       )}
       <div className={styles.fields}>
         <NumberField
@@ -123,6 +123,8 @@ function Source() {
             />
           </>
         )}
+      </div>
+      <div className={styles.fields}>
         <NumberField
           label="Flow pipe reads now"
           value={null}

@@ -67,7 +67,7 @@ export function Hours() {
         <section className={styles.card}>
           <h2>{plan ? 'Say which way the house faces' : 'Say where the house is'}</h2>
           <p className={styles.quiet}>
-            The sun, the forecast and each façade&apos;s good hours follow from latitude, longitude and façades.
+            The sun and each façade&apos;s good hours follow from latitude, longitude and façades.
             {plan ? ' Without façades only the inside is judged.' : ''}
           </p>
           <Button type="primary" onClick={() => setPlacing(true)}>

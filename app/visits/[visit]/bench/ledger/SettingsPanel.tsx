@@ -227,7 +227,7 @@ function SettingField({ document, frameId, field, resolved, ownValue, level, ins
             {effect ? `${effect.words}: ${units.signedDifference(effect.kelvin)}` : value === null ? 'not set' : where.short}
             {effect && <small>{where.short}</small>}
             {from && <small>{from}</small>}
-            {yes !== null && <AssumedTap field={field.label} how="" words={yes} onSay={() => onPut(value)} />}
+            {yes !== null && <AssumedTap field={field.label} how=" · " words={yes} onSay={() => onPut(value)} />}
           </>
         )}
       </span>
