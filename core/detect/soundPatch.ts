@@ -33,7 +33,12 @@ type Looked = Pick<LookedThrough, 'picture' | 'contrast' | 'counts' | 'factor'>;
 export function sumsOf({ picture, contrast, counts }: Looked, taken: Uint8Array): Sums {
   const { width, height } = picture;
   const size = (width + 1) * (height + 1);
-  const sums: Sums = { blocked: new Float64Array(size), values: new Float64Array(size), squares: new Float64Array(size), levels: new Float64Array(size) };
+  const sums: Sums = {
+    blocked: new Float64Array(size),
+    values: new Float64Array(size),
+    squares: new Float64Array(size),
+    levels: new Float64Array(size),
+  };
   for (let y = 0; y < height; y += 1) {
     let [blocked, values, squares, levels] = [0, 0, 0, 0];
     for (let x = 0; x < width; x += 1) {

@@ -2,8 +2,7 @@
  * Where a value comes from. What nobody said, read or computed is assumed: a usual value stands in for it, is used, and is named
  * as that wherever it is shown or printed.
  */
-export const SOURCES = ['said', 'file', 'logger', 'computed', 'assumed'] as const;
-export type Source = (typeof SOURCES)[number];
+export type Source = 'said' | 'file' | 'logger' | 'computed' | 'assumed';
 
 /** A value that always is there, with where it comes from. */
 export interface Known<T> {
@@ -11,13 +10,7 @@ export interface Known<T> {
   source: Source;
 }
 
-export const SOURCE_WORDS: Record<Source, string> = {
-  said: 'said by hand',
-  file: 'from the file',
-  logger: 'read by a logger',
-  computed: 'computed',
-  assumed: 'assumed, as usual',
-};
+export const ASSUMED = 'assumed, as usual';
 
 /** What was said, else what is usual. */
 export function orUsual<T>(said: T | null, usual: T): Known<T> {
@@ -26,7 +19,7 @@ export function orUsual<T>(said: T | null, usual: T): Known<T> {
 
 /** Words of a value, marked where nobody said it: `60 °C (assumed, as usual)`. */
 export function marked(words: string, { source }: Pick<Known<unknown>, 'source'>): string {
-  return source === 'assumed' ? `${words} (${SOURCE_WORDS.assumed})` : words;
+  return source === 'assumed' ? `${words} (${ASSUMED})` : words;
 }
 
 /** A row's value in which usual values stand for what nobody said. */

@@ -1,6 +1,6 @@
 import type { VisitDocument } from '../document';
 import type { Origin, SettingName } from '../radiometry/settings';
-import { type Source } from '../rows/source';
+import { ASSUMED, type Source } from '../rows/source';
 import { airAt } from './airLog';
 import { byHandLog } from './byHandLog';
 import { takenAtOf } from './frames';
@@ -22,7 +22,7 @@ const FROM: Record<Origin, From> = {
   path: { source: 'computed', short: 'from distance and humidity', words: 'reckoned from distance and humidity' },
   air: { source: 'assumed', short: 'assumed: as the air', words: 'assumed: as the air' },
   sky: { source: 'assumed', short: 'assumed: ground and sky', words: 'assumed: ground and sky, from air and cloud' },
-  default: { source: 'assumed', short: 'assumed, as usual', words: 'assumed, as usual' },
+  default: { source: 'assumed', short: ASSUMED, words: ASSUMED },
 };
 
 const LOGGED: Partial<Record<SettingName, 'insideC' | 'humidityPct'>> = { airC: 'insideC', humidityPct: 'humidityPct' };

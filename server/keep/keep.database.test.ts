@@ -274,6 +274,8 @@ describe('an upgrade', () => {
       `INSERT INTO visit (id, site_id, title, started_at) VALUES (${id(n)}, ${id(site)}, 'v${n}', '2026-02-11 19:10:00.123')`;
     const frame = (n: number, of: number, camera: string) =>
       `INSERT INTO frame (id, visit_id, name, taken_at, file_name, file_sha, pixels_sha, thumb_sha, thumb_width, thumb_height, width, height, format, source_unit, basis, side, offset_k, noise_k, min_c, max_c, mean_c, camera_id) VALUES (${id(n)}, ${id(of)}, 'f', '2026-02-11 19:10:00', 'f${n}.tif', UNHEX(SHA2('${n}', 256)), ${sha}, ${sha}, 4, 3, 4, 3, 'tiff', 'C', '{}', 'inside', 0, 0.05, 1, 2, 1.5, ${camera})`;
+    const heating = (n: number, of: number, told: readonly [string, number, number, number]) =>
+      `INSERT INTO heating (id, visit_id, school, target_k, tolerance_k, flow_set_c, checks, flows, walk, skipped_s) VALUES (${id(n)}, ${id(of)}, ${told.join(', ')}, '{}', '[]', 0, 0)`;
     const [only, mixed, empty, real, heated] = [0x10, 0x11, 0x12, 0x13, 0x14];
     await olderDatabase(test_, 18, [
       `INSERT INTO site (id, name, time_zone, facades) VALUES (${id(1)}, 'Kept', 'Europe/London', '[]'), (${id(2)}, 'Warm', 'Europe/London', '[]')`,
@@ -291,6 +293,8 @@ describe('an upgrade', () => {
       frame(0x22, mixed, 'NULL'),
       frame(0x23, real, id(3)),
       `INSERT INTO photo (id, visit_id, frame_id, name, taken_at, file_name, file_sha, media_type, width, height) VALUES (${id(5)}, ${id(mixed)}, ${id(0x21)}, 'p', '2026-02-11 19:10:00', 'p.jpg', ${sha}, 'image/jpeg', 1, 1)`,
+      heating(0x30, real, ["'usual'", 12, 2, 60]),
+      heating(0x31, heated, ["'condensing'", 20, 3.3, 55]),
     ]);
     const file = path.join(test_.folder.root, 'practice.backup');
     await backupTo(test_.access, test_.folder, file);
@@ -315,6 +319,12 @@ describe('an upgrade', () => {
       const [, own] = await rowsOf('SELECT assumed FROM camera ORDER BY name DESC');
       expect(own!.assumed).toEqual(expect.arrayContaining(['noiseK', 'gain', 'blurPx']));
       expect(own!.assumed).not.toContain('calibrationK');
+      // What stood there as usual nobody had said; what differs somebody had.
+      expect(await rowsOf('SELECT school, flow_set_c AS flow, target_k AS target FROM heating ORDER BY id')).toEqual([
+        { school: null, flow: null, target: 12 },
+        { school: 'condensing', flow: 55, target: 20 },
+      ]);
+      expect(await rowsOf('SELECT DISTINCT mould_factor AS least FROM visit')).toEqual([{ least: null }]);
     });
   });
 

@@ -6,6 +6,7 @@ import { heatingInForce, heatingOf, warmingOf } from '../../circuit/heatingOf';
 import { frameOfReading, readingsOf, turnsOf, type Pixels } from '../../circuit/tails';
 import { warmingOrder } from '../../circuit/warmingOrder';
 import type { VisitDocument } from '../../document';
+import type { Row } from '../../entities';
 import { PATTERN_WORDS } from '../../heating/patternWords';
 import { assumedLine, marked } from '../../rows/source';
 import { USUAL } from '../../rows/usual';
@@ -44,18 +45,21 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
   const drop = (one: ReturnType<typeof lastTails>) =>
     !one ? '–' : isCold(one) ? 'cold' : format.difference(Math.abs(one.flowC - one.returnC), unit);
   const given = givenOf(document, pixels);
-  const on = tails.filter(
-    ({ after }) => after && Math.abs(Math.abs(after.flowC - after.returnC) - heating.targetK) <= heating.toleranceK,
+  const read = tails.flatMap(({ after }) => after ?? []);
+  // A drop of before a turn says nothing of the valve as it stands.
+  const current = read.filter(({ row }) => !turnedSince(document, row));
+  const on = current.filter(
+    ({ flowC, returnC }) => Math.abs(Math.abs(flowC - returnC) - heating.targetK) <= heating.toleranceK,
   ).length;
-  const read = tails.filter(({ after }) => after).length;
+  const turned = read.length - current.length;
   const would = flowForAll(given);
   return [
     { kind: 'facts', facts: startFacts(document, unit) },
-    ...(read > 0
+    ...(read.length > 0
       ? ([
           {
             kind: 'callout',
-            text: `${on} of ${read} emitters that were read are on target: ${format.difference(heating.targetK, unit)} ± ${format.difference(heating.toleranceK, unit)} from flow to return.`,
+            text: `${on} of ${current.length} emitters that were read are on target: ${format.difference(heating.targetK, unit)} ± ${format.difference(heating.toleranceK, unit)} from flow to return.${turned === 0 ? '' : ` ${turned} more ${turned === 1 ? 'was' : 'were'} turned and not read since.`}`,
           },
         ] as const)
       : []),
@@ -68,7 +72,7 @@ export function recordBlocks(document: VisitDocument, pixels: Pixels, unit: Disp
         `${k + 1} ${emitter.name}`,
         lockshieldWords(emitter),
         drop(tails[k]!.before),
-        dropNow(document, emitter, tails[k]!.after, drop),
+        dropNow(document, tails[k]!.after, drop),
         faces[k]!.after ? PATTERN_WORDS[faces[k]!.after.pattern] : 'not seen',
         given[k]!.nowW === null ? '–' : `${Math.round(given[k]!.nowW)} ± ${Math.round(given[k]!.nowShare * given[k]!.nowW)}`,
       ]),
@@ -106,25 +110,28 @@ function lockshieldWords({ turns, row }: Emitter): string {
   return found === null ? `${turnWords(turns)}; found: not noted` : `${turnWords(found)} to ${turnWords(turns)}`;
 }
 
+/** Whether its lockshield was turned after a reading. */
+function turnedSince(document: VisitDocument, { value: { serviceId, at } }: Row<'tailReading'>): boolean {
+  return turnsOf(document).some(({ value }) => value.serviceId === serviceId && value.at > at);
+}
+
 /** The newest drop with when it was read, and whether the valve was turned since. */
 function dropNow(
   document: VisitDocument,
-  { id }: Emitter,
   after: ReturnType<typeof lastTails>,
   drop: (one: ReturnType<typeof lastTails>) => string,
 ): string {
   if (!after) return drop(null);
-  const { at } = after.row.value;
-  const turned = turnsOf(document).some(({ value }) => value.serviceId === id && value.at > at);
-  const clock = localTime(at, siteOf(document).timeZone);
-  return `${drop(after)}, ${clock}${turned ? '; not read since it was turned' : ''}`;
+  const clock = localTime(after.row.value.at, siteOf(document).timeZone);
+  return `${drop(after)}, ${clock}${turnedSince(document, after.row) ? '; not read since it was turned' : ''}`;
 }
 
 function startFacts(document: VisitDocument, unit: DisplayUnit): Fact[] {
   const heating = heatingInForce(document);
   const { timeZone } = siteOf(document);
   const { onAt, flowSetC, targetK, toleranceK, markBar, beforeBar, afterBar, listenAt } = heating;
-  const from = (field: (typeof heating.assumed)[number]) => ({ source: heating.assumed.includes(field) ? 'assumed' : 'said' }) as const;
+  const from = (field: (typeof heating.assumed)[number]) =>
+    ({ source: heating.assumed.includes(field) ? 'assumed' : 'said' }) as const;
   const bled = emittersOf(document).flatMap(({ id, name }) => {
     const { bledAt } = warmingOf(document, id).value;
     return bledAt === null ? [] : [`${name}, ${localTime(bledAt, timeZone)}`];

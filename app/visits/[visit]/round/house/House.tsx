@@ -51,8 +51,8 @@ export function House() {
       {rooms.length === 0 && <TemplatePicker onChoose={house.applyTemplate} />}
       {bare.length > 0 && (
         <p className={styles.told} role="status">
-          {bare.map(({ value }) => value.name).join(', ')}: no walls yet, so the round has only the usual stops of such rooms.
-          Put them where they belong, then
+          {bare.map(({ value }) => value.name).join(', ')}: no walls yet, so the round has only the usual stops of such rooms. Put
+          them where they belong, then
           <Button type="primary" onClick={house.makeSurfaces}>
             Make surfaces from the plan
           </Button>
