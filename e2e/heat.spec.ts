@@ -316,7 +316,10 @@ for (const size of SIZES) {
     await number('Limit: CO at most, High fire', '50');
     await number('Reading: O₂, High fire', '4.5');
     await number('Reading: CO, High fire', '40');
-    // Nobody is named: nothing is judged.
+    // Nobody is named, and nobody said what burns: nothing is judged.
+    await expect(rate.getByRole('status')).toContainText('not judged');
+    await page.getByRole('combobox', { name: 'Fuel' }).click();
+    await page.getByTitle('Natural gas').click();
     await expect(rate.getByRole('status')).toContainText('not judged');
     for (const [name, value] of [
       ['Tested by', 'R. Marl'],

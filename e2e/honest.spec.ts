@@ -49,7 +49,7 @@ test('what a difference takes as common is said, and the same material makes it 
 test('a cold place says what it means for moisture, against a limit to choose, as far as the report', async ({ page }) => {
   const { id, ledger } = await coldBay(page, 'Moisture');
   await expect(ledger).toContainText(/Humidity at the surface now \d+ % \(\d+ … \d+\):/);
-  await expect(ledger).toContainText(/Temperature factor 0\.\d\d \(0\.\d\d … [01]\.\d\d\) against 0\.70:/);
+  await expect(ledger).toContainText(/Temperature factor 0\.\d\d \(0\.\d\d … [01]\.\d\d\) against 0\.70 \(assumed, as usual\):/);
   await ledger.getByRole('combobox', { name: 'Limit of the temperature factor' }).click();
   await page.getByTitle(/Limit 0\.65/).click();
   await expect(ledger).toContainText(/against 0\.65:/);

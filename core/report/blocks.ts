@@ -1,5 +1,5 @@
 import type { Block, Picture } from './block';
-import type { Fact } from './fact';
+import { inOneLine } from './fact';
 import type { Figure } from './figure';
 import type { Report } from './model';
 import type { ReportExhibit, ReportFinding } from './reportFinding';
@@ -136,8 +136,6 @@ function findingSheet(finding: ReportFinding, report: Pick<Report, 'conditions'>
       : []),
   ];
 }
-
-const inOneLine = (facts: readonly Fact[]) => facts.map(({ label, value }) => `${label} ${value}`).join(' · ');
 
 /** A frame beside its photo. */
 function picturesOf(figure: Figure | null, photoId: string | null): Block[] {

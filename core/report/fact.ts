@@ -3,3 +3,6 @@ export interface Fact {
   label: string;
   value: string;
 }
+
+/** Facts in small print. */
+export const inOneLine = (facts: readonly Fact[]) => facts.map(({ label, value }) => `${label} ${value}`).join(' · ');

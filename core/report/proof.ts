@@ -13,11 +13,12 @@ import { orderedScale, type Scale } from '../scale/scale';
 import * as format from '../units/format';
 import { localDay } from '../units/localTime';
 import type { DisplayUnit } from '../units/temperature';
-import { lineFor } from '../visit/settingsInForce';
+import { lineFor, settingsFor } from '../visit/settingsInForce';
 import { visitDay, visitRow } from '../visit/theVisit';
 import type { Block, Picture } from './block';
-import type { Fact } from './fact';
+import { inOneLine, type Fact } from './fact';
 import type { Figure } from './figure';
+import { settingFacts } from './settingFacts';
 
 /** What the works changed, at a glance and then place by place; empty where nothing was compared. */
 export function proofSheets(document: VisitDocument, proven: readonly Proven[], unit: DisplayUnit): Block[] {
@@ -85,6 +86,11 @@ function airWords({ side, insideC, outsideC, spaceC }: Look, unit: DisplayUnit):
   return `${of(insideC)} inside, ${side === 'loft' && spaceC !== null ? `${of(spaceC)} where the camera stood` : `${of(outsideC)} outside`}`;
 }
 
+/** The settings that a frame was judged under, each with where it comes from. */
+function settingWords(document: VisitDocument, frameId: string, unit: DisplayUnit): string {
+  return inOneLine(settingFacts(document, frameId, settingsFor(document, frameId), unit));
+}
+
 /** How the wall is taken to be built, and who says so. */
 function wallWords({ pair, earlier }: Proven): string {
   const { wall } = knownOf(earlier, pair.value);
@@ -102,13 +108,13 @@ function pairBlocks(document: VisitDocument, proven: Proven, unit: DisplayUnit):
       ? []
       : 'problem' in answer
         ? [{ kind: 'text', text: answer.problem } as const]
-        : [{ kind: 'facts', facts: factsOf(proven, answer.changes, visitDay(document), unit) } as const]),
+        : [{ kind: 'facts', facts: factsOf(document, proven, answer.changes, unit) } as const]),
     ...(outcome ? [{ kind: 'callout', text: OUTCOME_WORDS[outcome] } as const] : []),
     ...(note ? [{ kind: 'text', text: note } as const] : []),
   ];
 }
 
-function factsOf(proven: Proven, changes: readonly Change[], day: string, unit: DisplayUnit): Fact[] {
+function factsOf(document: VisitDocument, proven: Proven, changes: readonly Change[], unit: DisplayUnit): Fact[] {
   const [look, later] = proven.sides!.looks!;
   const left = leftOf(proven);
   return [
@@ -121,7 +127,12 @@ function factsOf(proven: Proven, changes: readonly Change[], day: string, unit: 
       return { label: name, value: `${VERDICT_WORDS[change.verdict]}. ${plainWords(change)}${by}` };
     }),
     { label: `Air, ${visitDay(proven.earlier)}`, value: airWords(look, unit) },
-    { label: `Air, ${day}`, value: airWords(later, unit) },
+    { label: `Air, ${visitDay(document)}`, value: airWords(later, unit) },
+    {
+      label: `Settings, ${visitDay(proven.earlier)}`,
+      value: settingWords(proven.earlier, proven.pair.value.beforeFrameId, unit),
+    },
+    { label: `Settings, ${visitDay(document)}`, value: settingWords(document, proven.pair.value.afterFrameId, unit) },
     { label: 'The wall', value: wallWords(proven) },
     ...(left
       ? [

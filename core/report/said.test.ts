@@ -1,7 +1,11 @@
 import fc from 'fast-check';
+import { changesOf } from '../compare/change';
+import type { Homography } from '../geometry/homography';
 import { leakOf } from '../hunt/seek';
 import { letterOf } from '../letter/letterOf';
 import type { VisitDocument } from '../document';
+import { askedPairs, readyPair, type Proven } from '../proof/proven';
+import { pairFor, toProve } from '../proof/toProve';
 import { USUAL } from '../rows/usual';
 import { ALL_TOLD, pixelsOf, type ToldVisit, toldVisits, visitTold } from '../testing/randomVisit';
 import { ID, wallPixels } from '../testing/visit';
@@ -12,6 +16,34 @@ import { PAPERS, printed, type Paper } from './papers';
 
 const VISITS = 400;
 const WALL = wallPixels();
+/** Its cold box is half as cold. */
+const BETTER = WALL.map((celsius) => (celsius < 18 ? 15.5 : celsius));
+const SAME: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
+const LATER = '0192f0a0-0000-7000-8000-000000000801';
+const PAIR = '0192f0a0-0000-7000-8000-000000000802';
+
+/** The visit as one after works whose finding is looked at again, with what the two frames say; they lie on each other as they are. */
+function provenIn(document: VisitDocument): { later: VisitDocument; proven: Proven[] } {
+  const later = { ...document, visitId: LATER, rows: { ...document.rows } };
+  later.rows.visit = { [LATER]: { ...document.rows.visit[ID.visit]!, id: LATER } };
+  // What the visit was set to then it is set to now.
+  const settings = document.rows.settings[ID.settings]!;
+  later.rows.settings = {
+    ...document.rows.settings,
+    [LATER]: { ...settings, id: LATER, value: { ...settings.value, ownerId: LATER } },
+  };
+  let n = 0;
+  const [wanted] = toProve(later, document);
+  const value = pairFor(later, document, wanted!, ID.other, () => `0192f0a0-0000-7000-8000-00000000080${(n += 1)}`);
+  later.rows.pair = { [PAIR]: { id: PAIR, version: 1, value } };
+  const [asked] = askedPairs(later, [document]);
+  const ready = readyPair(later, asked!, (frameId) => (frameId === ID.other ? BETTER : WALL))!;
+  const { looks } = ready.sides;
+  const answer = looks
+    ? { h: SAME, changes: changesOf(...looks, SAME, ready.places, ready.known) }
+    : { problem: 'The air inside and outside is not known on both visits.' };
+  return { later, proven: [{ ...asked!, sides: ready.sides, answer }] };
+}
 
 /** All words and numbers of a block, each as one text. */
 function textsOf(block: Block): string[] {
@@ -54,7 +86,13 @@ function papersOf(document: VisitDocument, seek = true): Map<string, string[][]>
   const sheets = (paper: Paper) =>
     sheetsOf(printed(document, paper, pixels, 'C', computed).blocks).map((blocks) => blocks.flatMap(textsOf));
   const papers = PAPERS.map((paper): [string, string[][]] => [paper, sheets(paper)]);
-  return new Map([...papers, ['letter', [letterOf(document, null, 'C').split('\n')]]]);
+  const { later, proven } = provenIn(document);
+  const proof = sheetsOf(printed(later, 'proof', pixels, 'C', { proven, leak: null }).blocks);
+  return new Map([
+    ...papers,
+    ['proof', proof.map((blocks) => blocks.flatMap(textsOf))],
+    ['letter', [letterOf(document, null, 'C').split('\n')]],
+  ]);
 }
 
 /** Another world, in which something else is usual. */

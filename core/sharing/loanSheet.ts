@@ -3,8 +3,8 @@ import { localDay, localTime } from '../units/localTime';
 import { PRACTICE_FOOT } from '../visit/practice';
 import type { LoanHomes, PlannedLoan } from './planLoan';
 
-/** The sheet that goes with the camera: who has it when, and who waits. @param weather - which the turns were planned by, in words */
-export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan, weather: string): Handout {
+/** The sheet that goes with the camera: who has it when, and who waits. @param weather - which the turns were planned by, and how warm the homes are taken to be, both in words */
+export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan, weather: string, insideWords: string): Handout {
   const { value } = loan;
   const siteOf = new Map(homes.map(({ row, site }) => [row.id, site.value]));
   const rows = planned.turns.map((turn) => {
@@ -51,7 +51,9 @@ export function loanSheet({ loan, homes }: LoanHomes, planned: PlannedLoan, weat
     title: value.name,
     subtitle: `${localDay(value.from, value.timeZone)} to ${localDay(value.to, value.timeZone)}. If the weather turns, ask for a new sheet.`,
     fileName: value.name,
-    foot: [value.practice ? PRACTICE_FOOT : '', `By ${weather}`].filter(Boolean).join(' · '),
+    foot: [value.practice ? PRACTICE_FOOT : '', `By ${weather}, homes taken as ${insideWords} inside`]
+      .filter(Boolean)
+      .join(' · '),
     blocks,
   };
 }

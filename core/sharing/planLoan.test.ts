@@ -90,8 +90,9 @@ describe('a loan', () => {
   });
 
   test('its sheet says who has it when, who waits, and what to do before it is handed on', () => {
-    const sheet = loanSheet(week, planned, 'the weather file winter.csv');
+    const sheet = loanSheet(week, planned, 'the weather file winter.csv', '20 °C');
     expect(handoutSchema.safeParse(sheet).success).toBe(true);
+    expect(sheet.foot).toContain('By the weather file winter.csv, homes taken as 20 °C inside');
     const [table] = sheet.blocks;
     expect(table).toMatchObject({ kind: 'table' });
     const rows = table!.kind === 'table' ? table!.rows : [];

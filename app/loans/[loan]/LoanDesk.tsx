@@ -16,6 +16,7 @@ import { byId } from '@ui/store/held';
 import { RowStore } from '@ui/store/rowStore';
 import { saveWords } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
+import { useUnits } from '@ui/units/UnitProvider';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { PRACTICE_WORD } from '@core/visit/practice';
 import { useWeather } from '@ui/weather/useWeather';
@@ -131,6 +132,7 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
 function Outputs({ loan, planned, weather }: { loan: LoanHomes; planned: PlannedLoan; weather: string }) {
   const { message } = App.useApp();
   const pdf = usePdf();
+  const units = useUnits();
   const site = new Map(loan.homes.map(({ row, site: one }) => [row.id, one.value]));
   const write = () =>
     downloadCalendar(
@@ -152,7 +154,12 @@ function Outputs({ loan, planned, weather }: { loan: LoanHomes; planned: Planned
       {pdf.state.running ? (
         <Button onClick={pdf.cancel}>Making the sheet … cancel</Button>
       ) : (
-        <Button icon={<PrinterOutlined />} onClick={() => void pdf.make('/api/handouts', loanSheet(loan, planned, weather))}>
+        <Button
+          icon={<PrinterOutlined />}
+          onClick={() =>
+            void pdf.make('/api/handouts', loanSheet(loan, planned, weather, units.temperature(loan.loan.value.insideC)))
+          }
+        >
           Sheet to print
         </Button>
       )}
