@@ -5,50 +5,50 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   // A test may drive several layers at once.
   from: { path: `^${from}/`, pathNot: '\\.database\\.test\\.ts$' },
-  to: { path: '^(app|ui|data|server|core|cli|e2e|workers)/', pathNot: `^(${allowed.join('|')})/` },
+  to: { path: '^(app|ui|data|server|core|cli|e2e|workers|scripts)/', pathNot: `^(${allowed.join('|')})/` },
 });
 
-/**
- * The folders of core, from the ground up: each may use those before it. Files at the root of core (errors, the list of kinds
- * of rows, commands, the document) hold it together. The simulator stands beside the product and no path of it leans on that.
- */
-const CORE = [
-  'units',
-  'pixels',
-  'geometry',
-  'rows',
-  'humidity',
-  'radiometry',
-  'weather',
-  'frame',
-  'formats',
-  'scale',
-  'detect',
-  'causes',
-  'heating',
-  'compare',
-  'water',
-  'camera',
-  'house',
-  'visit',
-  'round',
-  'candidates',
-  'circuit',
-  'hunt',
-  'proof',
-  'building',
-  'report',
-  'letter',
-  'sharing',
-  'simulate',
-];
-const inOrder = CORE.map((folder, i) => ({
-  name: `core-${folder}-in-order`,
-  comment: `core/${folder} may use core/${CORE.slice(0, i).join(', core/') || 'nothing'}`,
+const TESTS = '\\.test\\.tsx?$|^core/testing/';
+
+/** The rooms of core, from the ground up, and the folders in each: whoever stands later may use those before it. */
+const ROOMS = {
+  ground: [],
+  method: [
+    'radiometry',
+    'weather',
+    'frame',
+    'formats',
+    'scale',
+    'building',
+    'detect',
+    'causes',
+    'heating',
+    'compare',
+    'water',
+    'simulate',
+  ],
+  model: [],
+  work: ['house', 'camera', 'visit', 'round', 'findings', 'heating', 'water', 'proof', 'loan', 'practice'],
+  paper: [],
+};
+/** Each place of core, in its order: a flat room, or a folder of a room. */
+const PLACES = Object.entries(ROOMS).flatMap(([room, folders]) =>
+  folders.length > 0 ? folders.map((folder) => `${room}/${folder}`) : [room],
+);
+const inOrder = PLACES.map((place, i) => ({
+  name: `core-${place.replace('/', '-')}-in-order`,
+  comment: `core/${place} may use ${PLACES.slice(0, i).join(', ') || 'nothing'}`,
   severity: 'error',
-  from: { path: `^core/${folder}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: '^core/\\w+/', pathNot: `^core/(${CORE.slice(0, i + 1).join('|')})/` },
+  from: { path: `^core/${place}/`, pathNot: TESTS },
+  // All of core, files at its root as well.
+  to: { path: '^core/', pathNot: `^core/(${PLACES.slice(0, i + 1).join('|')})/` },
 }));
+
+/** What core may use of packages: none of it needs a platform. */
+const PURE = ['zod', 'suncalc', 'papaparse', 'uuid', 'fft\\.js', '@types/papaparse'];
+
+/** Stages of a visit take nothing from each other; what several of them draw lies in the folders beside them. */
+const STAGE = '^app/visits/\\[visit\\]/(hours|kit|round|bench|findings|heat|water|proof|report)/';
 
 module.exports = {
   forbidden: [
@@ -59,19 +59,35 @@ module.exports = {
     only('workers-on-core', 'workers', ['workers', 'core']),
     only('cli-on-server', 'cli', ['cli', 'server', 'core']),
     only('app-on-all', 'app', ['app', 'ui', 'data', 'server', 'workers', 'core']),
+    only('e2e-on-server', 'e2e', ['e2e', 'scripts', 'server', 'data', 'core']),
+    only('scripts-on-e2e', 'scripts', ['scripts', 'e2e', 'cli', 'server', 'data', 'core']),
+    {
+      name: 'core-has-rooms',
+      comment: `a file of core lies in one of its rooms: ${PLACES.join(', ')}`,
+      severity: 'error',
+      from: {},
+      to: { path: '^core/', pathNot: `^core/(${PLACES.join('|')}|testing)/` },
+    },
     ...inOrder,
     {
       name: 'core-is-pure',
-      comment: 'core may use zod, suncalc, papaparse and uuid, and nothing that needs a platform',
+      comment: 'core may use zod, suncalc, papaparse, uuid and fft.js, and nothing that needs a platform',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/testing/' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|suncalc|papaparse|uuid|@types/papaparse)/' },
+      from: { path: '^core/', pathNot: TESTS },
+      to: { pathNot: `^core/|(^|node_modules/)(${PURE.join('|')})(/|$)` },
+    },
+    {
+      name: 'stages-stand-alone',
+      comment: 'a stage of a visit takes nothing from another one',
+      severity: 'error',
+      from: { path: STAGE },
+      to: { path: STAGE, pathNot: '^app/visits/\\[visit\\]/$1/' },
     },
     {
       name: 'core-without-its-test-material',
       comment: 'core/testing is for tests only',
       severity: 'error',
-      from: { path: '^(core|data|server|ui|app|cli)/', pathNot: '\\.test\\.ts$|^core/testing/' },
+      from: { path: '^(core|data|server|ui|app|cli)/', pathNot: TESTS },
       to: { path: '^core/testing/' },
     },
     {
@@ -96,7 +112,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '^(\\.next|\\.den|node_modules/(?!zod))' },
+    exclude: { path: '^\\.(next|den)/' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
   },

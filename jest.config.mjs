@@ -6,7 +6,7 @@ const config = {
   // No unit test is held to a time: speed is measured by ./den bench.
   testTimeout: 60_000,
   testEnvironment: 'node',
-  testMatch: ['<rootDir>/(core|cli|data|server|ui|app)/**/*.test.ts'],
+  testMatch: ['<rootDir>/(core|cli|data|server|ui|app|scripts)/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '\\.database\\.test\\.ts$'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.den'],
   transform: { '^.+\\.[tj]sx?$': ['@swc/jest', { jsc: { target: 'es2022' } }] },

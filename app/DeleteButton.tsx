@@ -3,7 +3,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Input, Modal, Tooltip } from 'antd';
 import { useState } from 'react';
-import type { Entity } from '@core/entities';
+import type { Entity } from '@core/model/entities';
 import { wordsOf } from '@ui/server/api';
 import { removeRow } from '@ui/form/removeRow';
 

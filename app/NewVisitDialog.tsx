@@ -2,9 +2,9 @@
 
 import { Alert, Form, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
-import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
-import { madeVisitSchema, newVisitSchema } from '@core/visit/newVisit';
-import type { Row } from '@core/entities';
+import { KINDS, VISIT_KINDS, type VisitKind } from '@core/model/visitKinds';
+import { madeVisitSchema, newVisitSchema } from '@core/work/visit/newVisit';
+import type { Row } from '@core/model/entities';
 import { postJson, wordsOf } from '@ui/server/api';
 import { problemsByField } from '@ui/form/problems';
 import { newSite, SiteFields } from '@ui/site/SiteFields';

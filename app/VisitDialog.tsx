@@ -2,8 +2,8 @@
 
 import { Form, Input, Modal } from 'antd';
 import { useState } from 'react';
-import type { Row } from '@core/entities';
-import { visitValueSchema } from '@core/visit/visitRow';
+import type { Row } from '@core/model/entities';
+import { visitValueSchema } from '@core/model/visitRow';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { problemsByField } from '@ui/form/problems';
 import styles from './VisitDialog.module.css';

@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 export interface Arguments {
   files: string[];

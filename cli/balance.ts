@@ -1,5 +1,5 @@
-import { adviseBalance } from '@core/heating/balance/advise';
-import { balanceAnswer, balanceStateFrom } from '@core/heating/balance/document';
+import { adviseBalance } from '@core/method/heating/balance/advise';
+import { balanceAnswer, balanceStateFrom } from '@core/method/heating/balance/document';
 import { jsonFile } from './jsonFile';
 
 /** `./den balance FILE`: what to turn, how long to wait and what to read next, from everything that was read of a circuit. */

@@ -1,4 +1,4 @@
-import type { CoreError } from '@core/errors';
+import type { CoreError } from '@core/ground/errors';
 import { errorOf } from '@core/testing/material';
 import { namedNumbers, numberOption, parseArguments } from './arguments';
 import { parseRegion } from './region';

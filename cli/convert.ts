@@ -1,11 +1,11 @@
 import { rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { extremesOf } from '@core/pixels/extremes';
-import type { Frame } from '@core/frame/frame';
-import { readFrame } from '@core/formats/readFrame';
-import { correctValues, IDENTITY_LINE, impossibleSettings, radianceLine } from '@core/radiometry/measurement';
-import { COLOUR_MAP_NAMES, DEFAULT_COLOUR_MAP } from '@core/scale/colourMaps';
-import { orderedScale } from '@core/scale/scale';
+import { extremesOf } from '@core/ground/extremes';
+import type { Frame } from '@core/method/frame/frame';
+import { readFrame } from '@core/method/formats/readFrame';
+import { correctValues, IDENTITY_LINE, impossibleSettings, radianceLine } from '@core/method/radiometry/measurement';
+import { COLOUR_MAP_NAMES, DEFAULT_COLOUR_MAP } from '@core/method/scale/colourMaps';
+import { orderedScale } from '@core/method/scale/scale';
 import { nodeCodecs } from '@server/codecs';
 import { encodeFrame, requireFormat } from '@server/encodeFrame';
 import { numberOption, parseArguments, usage, type Arguments } from './arguments';

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { CoreError } from '@core/errors';
-import { writeTiff } from '@core/formats/tiff/write';
+import { CoreError } from '@core/ground/errors';
+import { writeTiff } from '@core/method/formats/tiff/write';
 import { nodeCodecs } from '@server/codecs';
 import { balance } from './balance';
 import { radiator } from './radiator';

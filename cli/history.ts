@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { CoreError } from '@core/errors';
-import { drivesOf, type WallHistory, wallHistorySchema } from '@core/weather/wallHistory';
+import { CoreError } from '@core/ground/errors';
+import { drivesOf, type WallHistory, wallHistorySchema } from '@core/method/weather/wallHistory';
 import { type Arguments } from './arguments';
 import { fileBytes } from './read';
 

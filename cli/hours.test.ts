@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { CoreError } from '@core/errors';
+import type { CoreError } from '@core/ground/errors';
 import { errorOf, februaryWeek } from '@core/testing/material';
 import { hours } from './hours';
 

@@ -1,9 +1,9 @@
 import { readFile } from 'node:fs/promises';
-import { CoreError } from '@core/errors';
-import { bestSlots } from '@core/weather/bestSlots';
-import { hoursPlanSchema, type HoursPlan } from '@core/weather/plan';
-import { readWeather } from '@core/weather/readWeather';
-import { scoreHours } from '@core/weather/scoreHours';
+import { CoreError } from '@core/ground/errors';
+import { bestSlots } from '@core/method/weather/bestSlots';
+import { hoursPlanSchema, type HoursPlan } from '@core/method/weather/plan';
+import { readWeather } from '@core/method/weather/readWeather';
+import { scoreHours } from '@core/method/weather/scoreHours';
 import { decodeWeatherText } from '@server/weatherText';
 import { parseArguments, usage } from './arguments';
 import { fileBytes } from './read';

@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { usage } from './arguments';
 
 type Verb = (

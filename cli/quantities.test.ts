@@ -1,9 +1,9 @@
-import type { CoreError } from '@core/errors';
-import type { Measured } from '@core/frame/reading';
-import { differenceOf, readRegion } from '@core/frame/reading';
-import { APPARENT } from '@core/radiometry/basis';
-import { apparentTemperature } from '@core/radiometry/measurement';
-import { uncertaintyOf } from '@core/radiometry/quantity';
+import type { CoreError } from '@core/ground/errors';
+import type { Measured } from '@core/method/frame/reading';
+import { differenceOf, readRegion } from '@core/method/frame/reading';
+import { APPARENT } from '@core/ground/basis';
+import { apparentTemperature } from '@core/method/radiometry/measurement';
+import { uncertaintyOf } from '@core/method/radiometry/quantity';
 import { errorOf } from '@core/testing/material';
 import { cameraErrors } from '@core/testing/uncertain';
 import { parseArguments } from './arguments';

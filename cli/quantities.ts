@@ -1,8 +1,8 @@
-import { CoreError } from '@core/errors';
-import { type Measured, seenIn } from '@core/frame/reading';
-import { emissivityLikeTape, FOIL, mirroredBy, TAPE } from '@core/radiometry/experiments';
-import { type Quantity, uncertain } from '@core/radiometry/quantity';
-import { type CameraErrors, seenBy, type UncertainSettings } from '@core/radiometry/uncertainty';
+import { CoreError } from '@core/ground/errors';
+import { type Measured, seenIn } from '@core/method/frame/reading';
+import { emissivityLikeTape, FOIL, mirroredBy, TAPE } from '@core/method/radiometry/experiments';
+import { type Quantity, uncertain } from '@core/method/radiometry/quantity';
+import { type CameraErrors, seenBy, type UncertainSettings } from '@core/method/radiometry/uncertainty';
 import { usage } from './arguments';
 import type { NamedRegion } from './region';
 import type { CommandSettings } from './settings';

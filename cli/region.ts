@@ -1,5 +1,5 @@
-import { CoreError, requireRange } from '@core/errors';
-import { shapeSchema, type Shape } from '@core/frame/region';
+import { CoreError, requireRange } from '@core/ground/errors';
+import { shapeSchema, type Shape } from '@core/method/frame/region';
 import { toNumber, usage } from './arguments';
 
 /** Settings written behind a region, as far as they are. */

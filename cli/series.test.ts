@@ -1,10 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { CoreError } from '@core/errors';
-import { writeTiff } from '@core/formats/tiff/write';
-import { floorSeries } from '@core/simulate/series/floorSeries';
-import { rendered, wallPair } from '@core/simulate/series/wallPair';
+import { CoreError } from '@core/ground/errors';
+import { writeTiff } from '@core/method/formats/tiff/write';
+import { floorSeries } from '@core/method/simulate/series/floorSeries';
+import { rendered, wallPair } from '@core/method/simulate/series/wallPair';
 import { nodeCodecs } from '@server/codecs';
 import { compare } from './compare';
 import { timelapse } from './timelapse';

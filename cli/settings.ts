@@ -1,13 +1,13 @@
-import { CoreError, requireRange } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
-import type { Basis } from '@core/radiometry/basis';
-import type { ReadOptions } from '@core/formats/readOptions';
-import { airTransmittance, CLEAR_PATH_M } from '@core/radiometry/airPath';
-import { reflectedOutdoors } from '@core/radiometry/outdoors';
-import { AS_SEEN, type RadiometricSettings } from '@core/radiometry/radiometricSettings';
-import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '@core/radiometry/uncertainty';
-import { TEMPERATURE_UNITS, type TemperatureUnit } from '@core/units/temperature';
-import { SIDES, type Side } from '@core/radiometry/side';
+import { CoreError, requireRange } from '@core/ground/errors';
+import type { FrameWarning } from '@core/method/frame/frame';
+import type { Basis } from '@core/ground/basis';
+import type { ReadOptions } from '@core/method/formats/readOptions';
+import { airTransmittance, CLEAR_PATH_M } from '@core/method/radiometry/airPath';
+import { reflectedOutdoors } from '@core/method/radiometry/outdoors';
+import { AS_SEEN, type RadiometricSettings } from '@core/ground/radiometricSettings';
+import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '@core/method/radiometry/uncertainty';
+import { TEMPERATURE_UNITS, type TemperatureUnit } from '@core/ground/temperature';
+import { SIDES, type Side } from '@core/ground/side';
 import { choiceOption, namedNumbers, numberOption, usage, type Arguments } from './arguments';
 
 export const SETTING_OPTIONS = {

@@ -1,7 +1,7 @@
-import { CoreError } from '@core/errors';
-import { readFrame } from '@core/formats/readFrame';
-import { tiffMoment } from '@core/formats/tiff/moment';
-import { timelapse as sought, type TimelapseFrame } from '@core/water/timelapse';
+import { CoreError } from '@core/ground/errors';
+import { readFrame } from '@core/method/formats/readFrame';
+import { tiffMoment } from '@core/method/formats/tiff/moment';
+import { timelapse as sought, type TimelapseFrame } from '@core/method/water/timelapse';
 import { nodeCodecs } from '@server/codecs';
 import { numberOption, parseArguments, usage } from './arguments';
 import { fileBytes } from './read';

@@ -1,5 +1,5 @@
-import { judgeValve } from '@core/heating/valve/closedValve';
-import { closedValvesFrom, valveAnswer } from '@core/heating/valve/document';
+import { judgeValve } from '@core/method/heating/valve/closedValve';
+import { closedValvesFrom, valveAnswer } from '@core/method/heating/valve/document';
 import { jsonFile } from './jsonFile';
 
 /** `./den valve FILE`: whether closed valves hold, from how the full pipes behind them cool. */

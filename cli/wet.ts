@@ -1,5 +1,5 @@
-import { patchesFrom, wetAnswer } from '@core/hunt/wetDocument';
-import { wetOrNot } from '@core/hunt/wet';
+import { patchesFrom, wetAnswer } from '@core/work/water/wetDocument';
+import { wetOrNot } from '@core/work/water/wet';
 import { jsonFile } from './jsonFile';
 
 /** `./den wet FILE`: whether surfaces can be wet, from their temperature, the air and what lies behind them. */

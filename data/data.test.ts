@@ -1,6 +1,6 @@
-import { ENTITIES, type Row, type VisitEntity } from '@core/entities';
-import { entityOf } from '@core/entityOf';
-import { NO_SETTINGS } from '@core/radiometry/settings';
+import { ENTITIES, type Row, type VisitEntity } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
 import { ID, visitDocument } from '@core/testing/visit';
 import { sha256 } from './columns/sha256';
 import { uuid } from './columns/uuid';
@@ -9,8 +9,8 @@ import { readRows, rowFrom } from './rows/read';
 import { parentColumn, tableOf } from './rows/tables';
 import { columnsOf } from './rows/write';
 import { shaOf } from './queries/blobs';
-import { regionValueSchema } from '@core/frame/regionRow';
-import { siteValueSchema } from '@core/visit/siteRow';
+import { regionValueSchema } from '@core/model/regionRow';
+import { siteValueSchema } from '@core/model/siteRow';
 
 type Column = { mapToDriverValue(value: unknown): unknown; mapFromDriverValue(value: unknown): unknown };
 

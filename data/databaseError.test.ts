@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { asCoreError, forLog, isCollision, isDuplicate } from './databaseError';
 import { transact } from './transact';
 import type { Connection } from './connection';

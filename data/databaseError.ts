@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 /** What the driver says of a refusal; drizzle wraps it with the statement and its values, which nobody needs to see. */
 interface DriverError {

@@ -1,4 +1,4 @@
-import { NO_SETTINGS } from '../core/radiometry/settings';
+import { NO_SETTINGS } from '../core/method/radiometry/settings';
 import type { Page } from '@playwright/test';
 import http from 'node:http';
 import { v7 as newId } from 'uuid';

@@ -3,10 +3,10 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
-import { writeNpy } from '../core/formats/npy/write';
-import { APPARENT } from '@core/radiometry/basis';
-import { radianceLine, throughLine } from '../core/radiometry/measurement';
-import type { VisitDocument } from '@core/document';
+import { writeNpy } from '../core/method/formats/npy/write';
+import { APPARENT } from '@core/ground/basis';
+import { radianceLine, throughLine } from '../core/method/radiometry/measurement';
+import type { VisitDocument } from '@core/model/document';
 import {
   BARE,
   BARE_EMISSIVITY,

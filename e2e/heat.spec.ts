@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { normalFrom, seededRandom } from '../core/geometry/random';
+import { normalFrom, seededRandom } from '../core/ground/random';
 import { frameFile, inBox } from './support/card';
 import { capture, letPass, radiatorIn, signalVisit, truthOf } from './support/heat';
 import { put, stepOf } from './support/commands';

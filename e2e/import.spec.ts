@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { zipSync } from 'fflate';
-import { readFrame } from '../core/formats/readFrame';
+import { readFrame } from '../core/method/formats/readFrame';
 import { manifest, testCodecs } from '../core/testing/material';
 import { dropFiles, expect, fixture, interchange, newVisit, test, documentOf } from './support/pages';
 

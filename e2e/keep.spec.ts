@@ -1,8 +1,8 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
-import { packedDocumentSchema } from '@core/packedDocument';
+import type { VisitDocument } from '@core/model/document';
+import { packedDocumentSchema } from '@core/model/packedDocument';
 import { Den } from './support/den';
 import { interchange } from './support/pages';
 

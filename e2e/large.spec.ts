@@ -1,5 +1,5 @@
 import path from 'node:path';
-import type { Command } from '@core/command';
+import type { Command } from '@core/model/command';
 import { fillVisit } from '../scripts/large/fillVisit';
 import { Den } from './support/den';
 import { expect, saved, stageOf, test, documentOf } from './support/pages';

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { roundOf, stopRowOf } from '../core/round/round';
+import { roundOf, stopRowOf } from '../core/work/round/round';
 import { put, stepOf } from './support/commands';
 import { documentOf, expect, fixture, houseVisit, makeVisit, saved, test } from './support/pages';
 

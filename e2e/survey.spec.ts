@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { readRegion, differenceOf } from '../core/frame/reading';
-import { estimateNoise } from '../core/frame/noise';
-import { readFrame } from '../core/formats/readFrame';
-import { exact, uncertain } from '../core/radiometry/quantity';
-import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '../core/radiometry/uncertainty';
-import { plusMinus, signedDifference } from '../core/units/format';
+import { readRegion, differenceOf } from '../core/method/frame/reading';
+import { estimateNoise } from '../core/ground/noise';
+import { readFrame } from '../core/method/formats/readFrame';
+import { exact, uncertain } from '../core/method/radiometry/quantity';
+import { USUAL_CAMERA, USUAL_UNCERTAINTY } from '../core/method/radiometry/uncertainty';
+import { plusMinus, signedDifference } from '../core/ground/format';
 import { nodeCodecs } from '../server/codecs';
 import { drawBox, dropFiles, expect, fixture, interchange, beginVisit, saved, test } from './support/pages';
 import { pdfText } from './support/pdf';

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { writeNpy } from '../core/formats/npy/write';
-import { floorSeries } from '../core/simulate/series/floorSeries';
+import { writeNpy } from '../core/method/formats/npy/write';
+import { floorSeries } from '../core/method/simulate/series/floorSeries';
 import { SHED_LEAK } from '../data/demo/shedLeak';
 import { documentOf, expect, saved, test, violations } from './support/pages';
 import { folderToWatch, write } from './support/folder';

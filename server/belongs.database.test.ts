@@ -1,10 +1,10 @@
 import { v7 as newId } from 'uuid';
-import type { Change } from '@core/command';
-import { ENTITIES, type Entity, type Values } from '@core/entities';
-import { entityOf } from '@core/entityOf';
-import { NO_SETTINGS } from '@core/radiometry/settings';
+import type { Change } from '@core/model/command';
+import { ENTITIES, type Entity, type Values } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
 import { emitterValue } from '@core/testing/heatingVisit';
-import { emptyFinding } from '@core/visit/findingRow';
+import { emptyFinding } from '@core/model/findingRow';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';

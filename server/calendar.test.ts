@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { calendarFile } from './calendar';
 
 const event = {

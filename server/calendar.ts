@@ -1,5 +1,5 @@
 import { createEvents } from 'ics';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 export interface CalendarEvent {
   /** The same event exported again replaces itself. */

@@ -1,5 +1,5 @@
 import { deflateSync, inflateSync } from 'node:zlib';
-import type { Codecs } from '@core/formats/codecs';
+import type { Codecs } from '@core/method/formats/codecs';
 
 /** The platform's part of reading files, on Node. */
 export const nodeCodecs: Codecs = {

@@ -1,12 +1,12 @@
-import { corrected, type Correction } from '@core/camera/correction';
-import { CoreError } from '@core/errors';
-import { extremesOf } from '@core/pixels/extremes';
-import type { FrameWarning } from '@core/frame/frame';
-import type { Basis } from '@core/radiometry/basis';
-import { estimateNoise } from '@core/frame/noise';
-import { thumbnailOf } from '@core/frame/thumbnail';
-import { requirePages } from '@core/formats/pages';
-import { readFrame } from '@core/formats/readFrame';
+import { corrected, type Correction } from '@core/work/camera/correction';
+import { CoreError } from '@core/ground/errors';
+import { extremesOf } from '@core/ground/extremes';
+import type { FrameWarning } from '@core/method/frame/frame';
+import type { Basis } from '@core/ground/basis';
+import { estimateNoise } from '@core/ground/noise';
+import { thumbnailOf } from '@core/method/frame/thumbnail';
+import { requirePages } from '@core/method/formats/pages';
+import { readFrame } from '@core/method/formats/readFrame';
 import { nodeCodecs } from './codecs';
 
 export interface FileToDecode {

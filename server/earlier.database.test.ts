@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { emptyFinding } from '@core/visit/findingRow';
+import { emptyFinding } from '@core/model/findingRow';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
-import { readFrame } from '@core/formats/readFrame';
-import { CoreError } from '@core/errors';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
+import { readFrame } from '@core/method/formats/readFrame';
+import { CoreError } from '@core/ground/errors';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
 import { nodeCodecs } from './codecs';
 import { encodeFrame, requireFormat } from './encodeFrame';
 import { framePng, picturePng, uprightPhoto } from './picture';

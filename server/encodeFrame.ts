@@ -1,10 +1,10 @@
-import { CoreError } from '@core/errors';
-import { type Frame } from '@core/frame/frame';
-import { hasReading } from '@core/pixels/hasReading';
-import { writeCsv } from '@core/formats/csv/write';
-import { writeNpy } from '@core/formats/npy/write';
-import { writePng } from '@core/formats/png/write';
-import { writeTiff } from '@core/formats/tiff/write';
+import { CoreError } from '@core/ground/errors';
+import { type Frame } from '@core/method/frame/frame';
+import { hasReading } from '@core/ground/hasReading';
+import { writeCsv } from '@core/method/formats/csv/write';
+import { writeNpy } from '@core/method/formats/npy/write';
+import { writePng } from '@core/method/formats/png/write';
+import { writeTiff } from '@core/method/formats/tiff/write';
 import { nodeCodecs } from './codecs';
 
 /** Formats that hold temperatures, by their endings. */

@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 /** Lets so many through at once; the others wait in their order. What is heavy stays bounded, however many ask. */
 export class Gate {

@@ -1,8 +1,8 @@
 import type * as MySqlCore from 'drizzle-orm/mysql-core';
 import { v7 as newId } from 'uuid';
 import * as z from 'zod';
-import type { Entity, Row } from '@core/entities';
-import type { EntityDefinition } from '@core/rows/entity';
+import type { Entity, Row } from '@core/model/entities';
+import type { EntityDefinition } from '@core/model/entity';
 import type * as Uuid from '@data/columns/uuid';
 import type { RowStore as RowStoreClass } from '@ui/store/rowStore';
 import { closeDatabase } from '@data/connection';
@@ -33,8 +33,8 @@ let loadDocument: () => Promise<{ rows: Record<string, Record<string, Row<Entity
 const realFetch = globalThis.fetch;
 
 beforeAll(async () => {
-  const { defineEntity, OF_VISIT } = await import('@core/rows/entity');
-  const { ENTITIES } = await import('@core/entities');
+  const { defineEntity, OF_VISIT } = await import('@core/model/entity');
+  const { ENTITIES } = await import('@core/model/entities');
   const lantern = defineEntity({
     name: 'lantern',
     label: 'lantern',

@@ -1,9 +1,9 @@
 import { v7 as newId } from 'uuid';
-import { CoreError } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
-import type { Basis } from '@core/radiometry/basis';
-import { fileKind } from '@core/formats/readFrame';
-import type { Side } from '@core/radiometry/side';
+import { CoreError } from '@core/ground/errors';
+import type { FrameWarning } from '@core/method/frame/frame';
+import type { Basis } from '@core/ground/basis';
+import { fileKind } from '@core/method/formats/readFrame';
+import type { Side } from '@core/ground/side';
 import type { Asking } from '@data/asking';
 import { isDuplicate } from '@data/databaseError';
 import { cameraCorrection } from '@data/queries/cameras';

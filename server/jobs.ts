@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
 import { asCoreError, forLog } from '@data/databaseError';
 
 export interface JobState {

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
-import { LOOK_VERSION, type FrameLook } from '@core/candidates/seen';
-import { lookOptionsFor } from '@core/candidates/lookAt';
-import type { VisitDocument } from '@core/document';
-import { CoreError } from '@core/errors';
-import { orderedFrames } from '@core/visit/frames';
-import { lineFor } from '@core/visit/settingsInForce';
+import { LOOK_VERSION, type FrameLook } from '@core/work/findings/seen';
+import { lookOptionsFor } from '@core/work/findings/lookAt';
+import type { VisitDocument } from '@core/model/document';
+import { CoreError } from '@core/ground/errors';
+import { orderedFrames } from '@core/work/visit/frames';
+import { lineFor } from '@core/work/visit/settingsInForce';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument } from '@data/queries/document';

@@ -1,7 +1,7 @@
-import type { FrameLook } from '@core/candidates/seen';
-import { CoreError } from '@core/errors';
-import { NO_SETTINGS } from '@core/radiometry/settings';
-import { settingsIdOf } from '@core/rows/rowId';
+import type { FrameLook } from '@core/work/findings/seen';
+import { CoreError } from '@core/ground/errors';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
+import { settingsIdOf } from '@core/ground/rowId';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';

@@ -1,4 +1,4 @@
-import type { Handout } from '@core/report/handout';
+import type { Handout } from '@core/paper/handout';
 import type { JobResult } from './jobs';
 import { WorkerPool } from './workerPool';
 

@@ -1,8 +1,8 @@
-import type { DisplayUnit } from '@core/units/temperature';
-import { earlierVisitsOf, photosOfPairs } from '@core/proof/proven';
-import { comparesPairs, framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/report/papers';
-import { isPractice, PRACTICE_WORD } from '@core/visit/practice';
-import { siteOf, visitDay } from '@core/visit/theVisit';
+import type { DisplayUnit } from '@core/ground/temperature';
+import { earlierVisitsOf, photosOfPairs } from '@core/work/proof/proven';
+import { comparesPairs, framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/paper/papers';
+import { isPractice, PRACTICE_WORD } from '@core/work/visit/practice';
+import { siteOf, visitDay } from '@core/work/visit/theVisit';
 import type { Asking } from '@data/asking';
 import { getBlob } from '@data/queries/blobs';
 import { loadVisitDocument, loadVisitDocuments } from '@data/queries/document';

@@ -1,6 +1,6 @@
 import sharp, { type Metadata } from 'sharp';
-import { CoreError } from '@core/errors';
-import { looksFalseColoured } from '@core/formats/falseColours';
+import { CoreError } from '@core/ground/errors';
+import { looksFalseColoured } from '@core/method/formats/falseColours';
 import { Gate } from './gate';
 
 /** The largest photo that is decoded, pixels. */

@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { create, type Font } from 'fontkit';
 import sharp from 'sharp';
-import type { Photo } from '@core/compare/sameLook';
-import type { Frame } from '@core/frame/frame';
-import type { Span } from '@core/frame/region';
-import type { RadianceLine } from '@core/radiometry/measurement';
-import { colourAt } from '@core/scale/colourMaps';
-import { colourFrame } from '@core/scale/colourFrame';
-import type { Scale } from '@core/scale/scale';
-import { PAPER as PALETTE } from '@core/report/palette';
-import { PRACTICE_WORD } from '@core/visit/practice';
+import type { Photo } from '@core/method/compare/sameLook';
+import type { Frame } from '@core/method/frame/frame';
+import type { Span } from '@core/method/frame/region';
+import type { RadianceLine } from '@core/method/radiometry/measurement';
+import { colourAt } from '@core/method/scale/colourMaps';
+import { colourFrame } from '@core/method/scale/colourFrame';
+import type { Scale } from '@core/method/scale/scale';
+import { PAPER as PALETTE } from '@core/paper/palette';
+import { PRACTICE_WORD } from '@core/work/visit/practice';
 import { inRoot } from './root';
 
 const INK = PALETTE.text;

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { rowIdFrom } from '@core/rows/rowId';
-import type { EmitterFeature } from '@core/simulate/features/emitter';
+import { rowIdFrom } from '@core/ground/rowId';
+import type { EmitterFeature } from '@core/method/simulate/features/emitter';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { NO_SETTINGS } from '@core/radiometry/settings';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
 import type { Asking } from '@data/asking';
 import { closeDatabase, requireDatabase, type Database } from '@data/connection';
 import { putBlob, getBlob } from '@data/queries/blobs';

@@ -1,4 +1,4 @@
-import type { Weather } from '@core/weather/weather';
+import type { Weather } from '@core/method/weather/weather';
 import { WorkerPool } from './workerPool';
 
 export type ReadWeather = Weather & { format: string };

@@ -1,5 +1,5 @@
 import { statfsSync } from 'node:fs';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 /** Always left free, so that the database can go on. */
 const SPARE_BYTES = 200 * 1024 * 1024;

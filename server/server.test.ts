@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { NO_CORRECTION } from '@core/camera/correction';
-import { CoreError } from '@core/errors';
+import { NO_CORRECTION } from '@core/work/camera/correction';
+import { CoreError } from '@core/ground/errors';
 import { decodePages, type DecodedFrame } from './decode';
 import { cancelJob, jobResult, jobState, startJob } from './jobs';
 

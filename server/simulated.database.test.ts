@@ -1,10 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import { surfacesOf } from '@core/house/surfacesOf';
-import { templateRooms, TEMPLATES } from '@core/house/templates';
-import { SIMULATOR, sceneAt } from '@core/simulate/lookAt';
-import { renderScene } from '@core/simulate/renderScene';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import { surfacesOf } from '@core/work/house/surfacesOf';
+import { templateRooms, TEMPLATES } from '@core/work/house/templates';
+import { SIMULATOR, sceneAt } from '@core/work/practice/lookAt';
+import { renderScene } from '@core/method/simulate/renderScene';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { loadVisitDocument } from '@data/queries/document';

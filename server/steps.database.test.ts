@@ -1,9 +1,9 @@
 import { count, eq, inArray } from 'drizzle-orm';
 import type { RowDataPacket } from 'mysql2';
 import { v7 as newId } from 'uuid';
-import type { Change } from '@core/command';
-import { NO_SETTINGS } from '@core/radiometry/settings';
-import { settingsIdOf } from '@core/rows/rowId';
+import type { Change } from '@core/model/command';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
+import { settingsIdOf } from '@core/ground/rowId';
 import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';

@@ -1,5 +1,5 @@
-import type { Look } from '@core/simulate/capture';
-import type { SimulatedSurface } from '@core/simulate/houseScene';
+import type { Look } from '@core/method/simulate/capture';
+import type { SimulatedSurface } from '@core/work/practice/houseScene';
 import type { Asking } from '@data/asking';
 import { loadSimulated } from '@data/queries/house';
 import { WorkerPool } from './workerPool';

@@ -1,4 +1,4 @@
-import { readWeather } from '@core/weather/readWeather';
+import { readWeather } from '@core/method/weather/readWeather';
 import { februaryWeek } from '@core/testing/material';
 import { decodeWeatherText } from './weatherText';
 

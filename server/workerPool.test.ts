@@ -1,7 +1,7 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { CoreError } from '@core/errors';
+import type { CoreError } from '@core/ground/errors';
 import type { WorkerPool } from './workerPool';
 
 /** A worker that does what the job says, in the protocol of server/workers. */

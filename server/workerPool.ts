@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { inRoot } from './root';
 import type { WorkerMessage } from './workers/protocol';
 

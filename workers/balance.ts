@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { adviseBalance } from '@core/heating/balance/advise';
-import type { BalanceAdvice, BalanceState } from '@core/heating/balance/state';
+import { adviseBalance } from '@core/method/heating/balance/advise';
+import type { BalanceAdvice, BalanceState } from '@core/method/heating/balance/state';
 
 /** Plans a walk of balancing, away from the page's own thread. */
 const api = {

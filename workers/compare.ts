@@ -1,13 +1,13 @@
 import { expose } from 'comlink';
-import type { Matched } from '@core/compare/byHand';
-import { changesOf, warped, type Change, type Known, type Look, type Place } from '@core/compare/change';
-import { differentLooking } from '@core/compare/sameLook';
-import { laidOn, type Laying } from '@core/compare/lay';
-import type { Homography } from '@core/geometry/homography';
-import type { Grid } from '@core/detect/grid';
-import { inWeatherOf } from '@core/proof/looks';
-import { answerOf, type Answer } from '@core/proof/proven';
-import type { Sides } from '@core/proof/sides';
+import type { Matched } from '@core/method/compare/byHand';
+import { changesOf, warped, type Change, type Known, type Look, type Place } from '@core/method/compare/change';
+import { differentLooking } from '@core/method/compare/sameLook';
+import { laidOn, type Laying } from '@core/method/compare/lay';
+import type { Homography } from '@core/ground/homography';
+import type { Grid } from '@core/ground/grid';
+import { inWeatherOf } from '@core/work/proof/looks';
+import { answerOf, type Answer } from '@core/work/proof/proven';
+import type { Sides } from '@core/work/proof/sides';
 import { photosSeen, type AskedPhotos } from './photoSeen';
 
 /** Brings frames onto each other and compares them, away from the page's own thread. */

@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
-import { frameLookOf, type FrameLook } from '@core/candidates/seen';
-import { lookThrough } from '@core/detect/candidate';
-import type { LookOptions } from '@core/detect/places';
-import { correctValues, type RadianceLine } from '@core/radiometry/measurement';
+import { frameLookOf, type FrameLook } from '@core/work/findings/seen';
+import { lookThrough } from '@core/method/detect/candidate';
+import type { LookOptions } from '@core/method/detect/places';
+import { correctValues, type RadianceLine } from '@core/method/radiometry/measurement';
 
 /** Looks one frame through, away from the page's own thread. */
 const api = {

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { CoreError, type CoreErrorData } from '@core/errors';
-import { planLoan, type LoanHomes, type PlannedLoan } from '@core/sharing/planLoan';
-import type { Weather } from '@core/weather/weather';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
+import { planLoan, type LoanHomes, type PlannedLoan } from '@core/work/loan/planLoan';
+import type { Weather } from '@core/method/weather/weather';
 
 export type LoanAnswer = { planned: PlannedLoan } | { error: CoreErrorData };
 

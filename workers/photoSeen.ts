@@ -1,4 +1,4 @@
-import type { Photo, PhotoOver } from '@core/compare/sameLook';
+import type { Photo, PhotoOver } from '@core/method/compare/sameLook';
 
 /** A photo that is still to be fetched, as it lies over its frame. */
 export type AskedPhoto = Omit<PhotoOver, 'photo'> & { address: string };

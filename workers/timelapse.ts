@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { CoreError, type CoreErrorData } from '@core/errors';
-import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '@core/water/timelapse';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
+import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '@core/method/water/timelapse';
 
 export type Sought = { found: Timelapse } | { error: CoreErrorData };
 

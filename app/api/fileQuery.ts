@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { basisSchema } from '@core/radiometry/basis';
-import { SIDES } from '@core/radiometry/side';
-import { idSchema, momentSchema, nameSchema } from '@core/rows/fields';
+import { basisSchema } from '@core/ground/basis';
+import { SIDES } from '@core/ground/side';
+import { idSchema, momentSchema, nameSchema } from '@core/ground/fields';
 
 /** What is said about files beside their bytes. */
 export const fileQuerySchema = z.object({

@@ -1,5 +1,5 @@
-import { CoreError, type ErrorCode } from '@core/errors';
-import { idSchema } from '@core/rows/fields';
+import { CoreError, type ErrorCode } from '@core/ground/errors';
+import { idSchema } from '@core/ground/fields';
 import { asCoreError, forLog } from '@data/databaseError';
 import { FOREIGN, isOwnPage } from '@server/hosts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { CoreError } from '@core/errors';
+import type { CoreError } from '@core/ground/errors';
 import { bodyWithin, requireBody, requireQuery } from './readBody';
 
 const schema = z.object({ name: z.string().min(1, 'must not be empty'), count: z.coerce.number().int() });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type * as z from 'zod';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { requireRoom } from '@server/room';
 
 /** More than anything that is sent as JSON; what is larger is files. */

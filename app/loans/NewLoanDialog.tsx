@@ -3,8 +3,8 @@
 import { Alert, Form, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { Row } from '@core/entities';
-import { loanValueSchema } from '@core/sharing/loanRow';
+import type { Row } from '@core/model/entities';
+import { loanValueSchema } from '@core/model/loanRow';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { problemsByField } from '@ui/form/problems';
 import { putRow } from '@ui/form/putRow';

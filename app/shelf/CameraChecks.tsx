@@ -3,14 +3,20 @@
 import { Button, InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { CoreError } from '@core/errors';
-import { bathTemperature, offeredCorrection, pressureFromAltitude, readingOnWater, WATER_EMISSIVITY } from '@core/camera/checks';
-import type { Correction } from '@core/camera/correction';
-import type { CameraCheck, CameraValue } from '@core/camera/cameraRow';
-import type { Row } from '@core/entities';
-import { PAPER } from '@core/report/palette';
-import { number } from '@core/units/format';
-import { localDay } from '@core/units/localTime';
+import { CoreError } from '@core/ground/errors';
+import {
+  bathTemperature,
+  offeredCorrection,
+  pressureFromAltitude,
+  readingOnWater,
+  WATER_EMISSIVITY,
+} from '@core/work/camera/checks';
+import type { Correction } from '@core/work/camera/correction';
+import type { CameraCheck, CameraValue } from '@core/model/cameraRow';
+import type { Row } from '@core/model/entities';
+import { PAPER } from '@core/paper/palette';
+import { number } from '@core/ground/format';
+import { localDay } from '@core/ground/localTime';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Shelf.module.css';

@@ -3,11 +3,11 @@
 import { DeleteOutlined, DownloadOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber } from 'antd';
 import { useState } from 'react';
-import { type CameraValue, cameraValueSchema } from '@core/camera/cameraRow';
-import type { Row } from '@core/entities';
-import { cameraGuide } from '@core/report/cameraGuide';
-import { HONEST_PIXELS, sightAt } from '@core/radiometry/optics';
-import { number } from '@core/units/format';
+import { type CameraValue, cameraValueSchema } from '@core/model/cameraRow';
+import type { Row } from '@core/model/entities';
+import { cameraGuide } from '@core/paper/cameraGuide';
+import { HONEST_PIXELS, sightAt } from '@core/method/radiometry/optics';
+import { number } from '@core/ground/format';
 import { usePdf } from '@ui/pdf/usePdf';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';

@@ -3,8 +3,8 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
 import { v7 as newId } from 'uuid';
-import { INSTRUMENT_KINDS, type InstrumentKind, type InstrumentValue, instrumentValueSchema } from '@core/camera/instrumentRow';
-import type { Row } from '@core/entities';
+import { INSTRUMENT_KINDS, type InstrumentKind, type InstrumentValue, instrumentValueSchema } from '@core/model/instrumentRow';
+import type { Row } from '@core/model/entities';
 import { CommitText } from '@ui/form/CommitText';
 import styles from './Shelf.module.css';
 

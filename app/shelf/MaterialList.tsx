@@ -4,9 +4,9 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button, Form, Input, InputNumber, Modal } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { MATERIALS, type Material } from '@core/radiometry/materials';
-import type { Row } from '@core/entities';
-import { type MaterialValue, materialValueSchema } from '@core/radiometry/materialRow';
+import { MATERIALS, type Material } from '@core/model/materials';
+import type { Row } from '@core/model/entities';
+import { type MaterialValue, materialValueSchema } from '@core/model/materialRow';
 import { DataTable } from '@ui/table/DataTable';
 import styles from './Shelf.module.css';
 

@@ -1,4 +1,4 @@
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
 import { asking } from '@server/asking';
 import { ensureCamera, listCameras, listInstruments, listMaterials } from '@data/queries/cameras';
 import { loaded } from '../loaded';

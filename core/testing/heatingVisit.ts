@@ -1,8 +1,8 @@
-import type { VisitDocument } from '../document';
-import type { Entity, Values } from '../entities';
-import type { EmitterValue } from '../heating/rows/emitterRow';
-import { APPARENT } from '../radiometry/basis';
-import { rowIdFrom } from '../rows/rowId';
+import type { VisitDocument } from '../model/document';
+import type { Entity, Values } from '../model/entities';
+import type { EmitterValue } from '../model/emitterRow';
+import { APPARENT } from '../ground/basis';
+import { rowIdFrom } from '../ground/rowId';
 import { ID, visitDocument } from './visit';
 
 /** Three radiators: hall and kitchen below, bedroom above. */

@@ -1,4 +1,4 @@
-import type { WallHistory } from '../weather/wallHistory';
+import type { WallHistory } from '../method/weather/wallHistory';
 
 /** Two days in which nothing changed. */
 export function steady({ insideC, outsideC }: { insideC: number; outsideC: number }): WallHistory {

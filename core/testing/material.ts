@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { deflateSync, inflateSync } from 'node:zlib';
-import type { Codecs } from '../formats/codecs';
+import type { Codecs } from '../method/formats/codecs';
 
 /** Material with truth for the core's tests, and the platform that the tests run on. Never imported by the core itself. */
 

@@ -1,7 +1,7 @@
-import { poseFor } from '../simulate/pinhole';
-import type { SimulatedWeather } from '../simulate/sceneWeather';
-import type { Feature, Scene } from '../simulate/scene';
-import type { OwnErrors, SceneCamera } from '../simulate/surface';
+import { poseFor } from '../method/simulate/pinhole';
+import type { SimulatedWeather } from '../method/simulate/sceneWeather';
+import type { Feature, Scene } from '../method/simulate/scene';
+import type { OwnErrors, SceneCamera } from '../method/simulate/surface';
 
 /** One row of the handbook's table of patterns, as a picture that can be rendered. */
 export interface Pattern {

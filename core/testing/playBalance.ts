@@ -1,8 +1,8 @@
-import { normalFrom, seededRandom } from '../geometry/random';
-import { adviseBalance } from '../heating/balance/advise';
-import type { BalanceAdvice, BalanceState } from '../heating/balance/state';
-import type { HeatingHouse } from '../simulate/heating/house';
-import { coldHeating, flowTails, runHeating, type HeatingState } from '../simulate/heating/run';
+import { normalFrom, seededRandom } from '../ground/random';
+import { adviseBalance } from '../method/heating/balance/advise';
+import type { BalanceAdvice, BalanceState } from '../method/heating/balance/state';
+import type { HeatingHouse } from '../method/simulate/heating/house';
+import { coldHeating, flowTails, runHeating, type HeatingState } from '../method/simulate/heating/run';
 
 /** What it takes to walk to an emitter and turn or read it, s. */
 const VISIT_S = 30;

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { flushOf, ofWalk } from '../circuit/heatingOf';
-import type { VisitDocument } from '../document';
-import { FUELS } from '../heating/combustion';
-import { PIPE_QUESTIONS, type PipeValue } from '../heating/rows/pipeRow';
-import { huntOf } from '../hunt/huntOf';
-import type { HuntValue } from '../hunt/huntRow';
-import { LEARNABLE } from '../camera/cameraRow';
-import { SIDES } from '../radiometry/side';
-import { rowIdFrom } from '../rows/rowId';
-import { FACE_STAGES } from '../heating/stages';
+import { flushOf, ofWalk } from '../work/heating/heatingOf';
+import type { VisitDocument } from '../model/document';
+import { FUELS } from '../method/heating/combustion';
+import { PIPE_QUESTIONS, type PipeValue } from '../model/pipeRow';
+import { huntOf } from '../work/water/huntOf';
+import type { HuntValue } from '../model/huntRow';
+import { LEARNABLE } from '../model/cameraRow';
+import { SIDES } from '../ground/side';
+import { rowIdFrom } from '../ground/rowId';
+import { FACE_STAGES } from '../method/heating/stages';
 import {
   emitterValue,
   FACE,

@@ -1,5 +1,5 @@
-import { normalFrom, seededRandom } from '../geometry/random';
-import type { Grid } from '../detect/grid';
+import { normalFrom, seededRandom } from '../ground/random';
+import type { Grid } from '../ground/grid';
 
 /** A wall of 20 °C with layers of air and noise, for tests; `add` puts things on it, K. */
 export function testWall(

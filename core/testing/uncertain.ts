@@ -1,6 +1,6 @@
-import { exact, type Quantity, uncertain } from '../radiometry/quantity';
-import { AS_SEEN, type RadiometricSettings } from '../radiometry/radiometricSettings';
-import { type CameraErrors, type UncertainSettings, USUAL_CAMERA, USUAL_UNCERTAINTY } from '../radiometry/uncertainty';
+import { exact, type Quantity, uncertain } from '../method/radiometry/quantity';
+import { AS_SEEN, type RadiometricSettings } from '../ground/radiometricSettings';
+import { type CameraErrors, type UncertainSettings, USUAL_CAMERA, USUAL_UNCERTAINTY } from '../method/radiometry/uncertainty';
 
 /** The usual camera, with what a test wants otherwise. */
 export function cameraErrors(other: Partial<CameraErrors> = {}): CameraErrors {

@@ -1,7 +1,7 @@
-import type { VisitDocument } from '../document';
-import { APPARENT } from '../radiometry/basis';
-import { NO_SETTINGS } from '../radiometry/settings';
-import { emptyFinding } from '../visit/findingRow';
+import type { VisitDocument } from '../model/document';
+import { APPARENT } from '../ground/basis';
+import { NO_SETTINGS } from '../method/radiometry/settings';
+import { emptyFinding } from '../model/findingRow';
 
 /** Ids of the visit below. */
 export const ID = {

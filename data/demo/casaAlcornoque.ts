@@ -1,4 +1,4 @@
-import type { TemplateName } from '@core/house/templates';
+import type { TemplateName } from '@core/work/house/templates';
 
 /** A small house in a hot dry place in August: cooled, so that faults show warm inside. Everything in it is invented. */
 export const CASA_ALCORNOQUE = {

@@ -1,5 +1,5 @@
-import type { Feature } from '@core/simulate/scene';
-import type { SurfaceKind } from '@core/house/kinds';
+import type { Feature } from '@core/method/simulate/scene';
+import type { SurfaceKind } from '@core/model/houseKinds';
 
 /** A wall that was looked at before and after the works. */
 export interface ReturnedWall {

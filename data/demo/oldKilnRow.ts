@@ -1,13 +1,13 @@
-import type { ServiceKind } from '@core/house/services';
-import type { FindingValue } from '@core/visit/findingRow';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import type { CameraValue } from '@core/camera/cameraRow';
-import type { PlanBox } from '@core/house/roomRow';
-import type { Part } from '@core/round/parts';
-import type { Answer } from '@core/round/stopRow';
-import type { Behind, RoomKind, SurfaceKind } from '@core/house/kinds';
-import type { Feature } from '@core/simulate/scene';
-import type { Wall } from '@core/weather/wallMemory';
+import type { ServiceKind } from '@core/model/serviceKinds';
+import type { FindingValue } from '@core/model/findingRow';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import type { CameraValue } from '@core/model/cameraRow';
+import type { PlanBox } from '@core/model/roomRow';
+import type { Part } from '@core/work/round/parts';
+import type { Answer } from '@core/model/stopRow';
+import type { Behind, RoomKind, SurfaceKind } from '@core/model/houseKinds';
+import type { Feature } from '@core/method/simulate/scene';
+import type { Wall } from '@core/method/weather/wallMemory';
 
 /** A still evening in the second week of February. */
 const EVENING = {

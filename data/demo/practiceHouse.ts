@@ -1,4 +1,4 @@
-import type { TemplateName } from '@core/house/templates';
+import type { TemplateName } from '@core/work/house/templates';
 
 /** What every house to practise on begins with. Everything in it is invented. */
 export const PRACTICE_HOUSE = {

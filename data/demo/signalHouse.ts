@@ -1,7 +1,7 @@
-import type { TailKind } from '@core/heating/balance/state';
-import type { EmitterBuild } from '@core/heating/build';
-import type { PlanSide } from '@core/house/surfacesOf';
-import type { RoomKind } from '@core/house/kinds';
+import type { PlanSide } from '@core/model/houseKinds';
+import type { TailKind } from '@core/method/heating/balance/state';
+import type { EmitterBuild } from '@core/method/heating/build';
+import type { RoomKind } from '@core/model/houseKinds';
 
 interface DemoRadiator {
   /** Of the heating system to practise on. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { and, eq, getTableColumns, inArray, is, notExists } from 'drizzle-orm';
 import { MySqlTable, type MySqlColumn } from 'drizzle-orm/mysql-core';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { sendBytes, type Connection } from '../connection';
 import * as schema from '../schema';
 

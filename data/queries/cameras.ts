@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
-import type { CameraValue } from '@core/camera/cameraRow';
-import { type Correction, NO_CORRECTION } from '@core/camera/correction';
-import type { Row } from '@core/entities';
+import type { CameraValue } from '@core/model/cameraRow';
+import { type Correction, NO_CORRECTION } from '@core/work/camera/correction';
+import type { Row } from '@core/model/entities';
 import type { Asking } from '../asking';
 import { camera, handover, instrument, material } from '../schema';
 import { rowFrom } from '../rows/read';

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
-import type { Change, Command, CommandAnswer, Stale } from '@core/command';
-import type { Entity } from '@core/entities';
+import type { Change, Command, CommandAnswer, Stale } from '@core/model/command';
+import type { Entity } from '@core/model/entities';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { isDuplicate } from '../databaseError';

@@ -1,8 +1,8 @@
 import { eq, getTableColumns } from 'drizzle-orm';
-import type { FrameFacts, PhotoFacts, VisitChanges, VisitDocument, VisitFacts } from '@core/document';
-import { ENTITIES, type Row, type VisitEntity } from '@core/entities';
-import { entityOf } from '@core/entityOf';
-import { CoreError } from '@core/errors';
+import type { FrameFacts, PhotoFacts, VisitChanges, VisitDocument, VisitFacts } from '@core/model/document';
+import { ENTITIES, type Row, type VisitEntity } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
+import { CoreError } from '@core/ground/errors';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { changedSince } from '../rows/changes';

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, lt, ne, notExists, type SQL } from 'drizzle-orm';
-import type { EarlierStop } from '@core/document';
+import type { EarlierStop } from '@core/model/document';
 import type { Connection } from '../connection';
 import { finding, frame, pair, stop, visit } from '../schema';
 

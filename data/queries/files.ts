@@ -1,7 +1,7 @@
 import { and, between, eq, like, or, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
-import { CoreError } from '@core/errors';
-import { frameForPhoto, namesLike, sameName, SAME_MOMENT_MS, type Taken } from '@core/frame/pairPhoto';
+import { CoreError } from '@core/ground/errors';
+import { frameForPhoto, namesLike, sameName, SAME_MOMENT_MS, type Taken } from '@core/method/frame/pairPhoto';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { frame, photo, sequence, truth, visit } from '../schema';

@@ -1,7 +1,7 @@
 import { and, count, eq, isNull, min, max } from 'drizzle-orm';
-import { CoreError } from '@core/errors';
-import { hiddenIn, type SimulatedSurface } from '@core/simulate/houseScene';
-import type { SimulatedWeather } from '@core/simulate/sceneWeather';
+import { CoreError } from '@core/ground/errors';
+import { hiddenIn, type SimulatedSurface } from '@core/work/practice/houseScene';
+import type { SimulatedWeather } from '@core/method/simulate/sceneWeather';
 import type { Asking } from '../asking';
 import { conditions, finding, frame, room, site, surface, visit } from '../schema';
 import { rowFrom } from '../rows/read';

@@ -1,6 +1,6 @@
 import { asc, desc, eq } from 'drizzle-orm';
-import { CoreError } from '@core/errors';
-import type { Row } from '@core/entities';
+import { CoreError } from '@core/ground/errors';
+import type { Row } from '@core/model/entities';
 import type { Asking } from '../asking';
 import { loan, loanHome } from '../schema';
 import { rowFrom } from '../rows/read';

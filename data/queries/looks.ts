@@ -1,5 +1,5 @@
 import { inArray } from 'drizzle-orm';
-import type { FrameLook } from '@core/candidates/seen';
+import type { FrameLook } from '@core/work/findings/seen';
 import type { Asking } from '../asking';
 import { look } from '../schema';
 

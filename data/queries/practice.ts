@@ -1,8 +1,8 @@
 import { eq } from 'drizzle-orm';
-import type { Row } from '@core/entities';
-import { wallOfService } from '@core/house/placeServices';
-import type { EmitterFeature } from '@core/simulate/features/emitter';
-import { practiceAt, type PracticeEvents } from '@core/simulate/heating/practice';
+import type { Row } from '@core/model/entities';
+import { wallOfService } from '@core/model/placeServices';
+import type { EmitterFeature } from '@core/method/simulate/features/emitter';
+import { practiceAt, type PracticeEvents } from '@core/method/simulate/heating/practice';
 import type { Asking } from '../asking';
 import type { Connection } from '../connection';
 import { emitter, flush, heating, practice, room, service, site, surface, valveTurn, warming } from '../schema';

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import type { Asking } from '../asking';
 import { isDuplicate } from '../databaseError';
 import { noteChanges } from '../rows/changes';

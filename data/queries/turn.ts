@@ -1,8 +1,8 @@
 import { eq } from 'drizzle-orm';
-import { CoreError } from '@core/errors';
-import { thumbnailOf } from '@core/frame/thumbnail';
-import { measureAfterTurn, photoAfterTurn } from '@core/frame/afterTurn';
-import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/frame/reshape';
+import { CoreError } from '@core/ground/errors';
+import { thumbnailOf } from '@core/method/frame/thumbnail';
+import { measureAfterTurn, photoAfterTurn } from '@core/method/frame/afterTurn';
+import { shapeAfterTurn, turnedPixels, turnedPoint, type Turn } from '@core/method/frame/reshape';
 import type { Asking } from '../asking';
 import { frame, photo, probe, region } from '../schema';
 import { transact } from '../transact';

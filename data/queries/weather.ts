@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { CoreError } from '@core/errors';
-import type { Weather } from '@core/weather/weather';
+import { CoreError } from '@core/ground/errors';
+import type { Weather } from '@core/method/weather/weather';
 import type { Asking } from '../asking';
 import { weather } from '../schema';
 import { transact } from '../transact';

@@ -1,5 +1,5 @@
 import { and, gte, inArray, isNull, max, or } from 'drizzle-orm';
-import type { Entity } from '@core/entities';
+import type { Entity } from '@core/model/entities';
 import type { Connection } from '../connection';
 import { change } from '../schema';
 import type { Place } from './places';

@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm';
-import type { Entity } from '@core/entities';
-import { entityOf, parentOf } from '@core/entityOf';
-import { CoreError } from '@core/errors';
+import type { Entity } from '@core/model/entities';
+import { entityOf, parentOf } from '@core/model/entityOf';
+import { CoreError } from '@core/ground/errors';
 import type { Connection } from '../connection';
 import { parentColumn, tableOf } from './tables';
 

@@ -1,8 +1,8 @@
 import { eq, getTableColumns, inArray, or, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
 import type * as z from 'zod';
-import type { Entity, Row, Values } from '@core/entities';
-import { entityOf } from '@core/entityOf';
+import type { Entity, Row, Values } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
 import type { Connection } from '../connection';
 import { SHAPES } from './shapes';
 import { parentColumn, tableOf } from './tables';

@@ -1,7 +1,7 @@
 import { and, getTableColumns, inArray, notInArray, sql } from 'drizzle-orm';
-import { ENTITIES, type Entity } from '@core/entities';
-import { entityOf } from '@core/entityOf';
-import { CoreError } from '@core/errors';
+import { ENTITIES, type Entity } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
+import { CoreError } from '@core/ground/errors';
 import type { Connection } from '../connection';
 import { placeIdOf, type Changed } from './changes';
 import type { Places } from './places';

@@ -1,5 +1,5 @@
-import type { ColourMapName } from '@core/scale/colourMaps';
-import type { Entity, Values } from '@core/entities';
+import type { ColourMapName } from '@core/method/scale/colourMaps';
+import type { Entity, Values } from '@core/model/entities';
 
 type Stored = Record<string, unknown>;
 

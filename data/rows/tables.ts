@@ -1,5 +1,5 @@
 import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
-import { entityOf } from '@core/entityOf';
+import { entityOf } from '@core/model/entityOf';
 import * as schema from '../schema';
 
 /** What tables of rows that people edit have in common. */

@@ -1,9 +1,9 @@
 import { eq, inArray, sql } from 'drizzle-orm';
-import type { Entity } from '@core/entities';
-import { entityOf } from '@core/entityOf';
-import { CoreError } from '@core/errors';
-import { boundsOf } from '@core/frame/region';
-import type { RegionValue } from '@core/frame/regionRow';
+import type { Entity } from '@core/model/entities';
+import { entityOf } from '@core/model/entityOf';
+import { CoreError } from '@core/ground/errors';
+import { boundsOf } from '@core/method/frame/region';
+import type { RegionValue } from '@core/model/regionRow';
 import type { Connection } from '../connection';
 import { frame } from '../schema';
 import { lastVersions } from './changes';

@@ -1,6 +1,6 @@
 import { boolean, double, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import type { CameraValue } from '@core/camera/cameraRow';
-import { INSTRUMENT_KINDS } from '@core/camera/instrumentRow';
+import type { CameraValue } from '@core/model/cameraRow';
+import { INSTRUMENT_KINDS } from '@core/model/instrumentRow';
 import { uuid } from '../columns/uuid';
 
 /** A camera on the shelf: what it sees, and what its readings are worth (standard uncertainties, K). */

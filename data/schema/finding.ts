@@ -1,10 +1,10 @@
 import { double, int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
-import { RULINGS, type RulingValue } from '@core/candidates/rulingRow';
-import { PAIR_BY } from '@core/frame/reading';
-import { BASES, FINDING_STATES } from '@core/visit/findingBasis';
-import { EXPERIMENTS } from '@core/visit/experiments';
-import { EXHIBIT_ROLES } from '@core/visit/exhibitRow';
-import type { FindingValue } from '@core/visit/findingRow';
+import { RULINGS, type RulingValue } from '@core/model/rulingRow';
+import { PAIR_BY } from '@core/method/frame/reading';
+import { BASES, FINDING_STATES } from '@core/model/findingBasis';
+import { EXPERIMENTS } from '@core/model/experiments';
+import { EXHIBIT_ROLES } from '@core/model/exhibitRow';
+import type { FindingValue } from '@core/model/findingRow';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';

@@ -12,12 +12,12 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import type { Basis } from '@core/radiometry/basis';
-import type { Shape } from '@core/frame/region';
-import type { Measure } from '@core/frame/metric';
-import { REGION_ROLES } from '@core/frame/regionRow';
-import { SIDES } from '@core/radiometry/side';
-import type { Scene } from '@core/simulate/scene';
+import type { Basis } from '@core/ground/basis';
+import type { Shape } from '@core/method/frame/region';
+import type { Measure } from '@core/method/frame/metric';
+import { REGION_ROLES } from '@core/model/regionRow';
+import { SIDES } from '@core/ground/side';
+import type { Scene } from '@core/method/simulate/scene';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';

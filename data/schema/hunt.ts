@@ -1,6 +1,6 @@
 import { double, json, int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
-import type { HuntValue } from '@core/hunt/huntRow';
-import { COVERING_NAMES } from '@core/water/willShow';
+import type { HuntValue } from '@core/model/huntRow';
+import { COVERING_NAMES } from '@core/method/water/willShow';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { visit } from './visit';

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, double, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { HandoverValue } from '@core/camera/handoverRow';
-import type { LoanHomeValue } from '@core/sharing/loanHomeRow';
-import { STRICTNESSES } from '@core/weather/plan';
+import type { HandoverValue } from '@core/model/handoverRow';
+import type { LoanHomeValue } from '@core/model/loanHomeRow';
+import { STRICTNESSES } from '@core/method/weather/plan';
 import { moment } from '../columns/moment';
 import { uuid } from '../columns/uuid';
 import { camera } from './camera';

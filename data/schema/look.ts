@@ -1,5 +1,5 @@
 import { json, mysqlTable } from 'drizzle-orm/mysql-core';
-import type { FrameLook } from '@core/candidates/seen';
+import type { FrameLook } from '@core/work/findings/seen';
 import { moment } from '../columns/moment';
 import { sha256 } from '../columns/sha256';
 

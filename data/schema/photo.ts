@@ -1,6 +1,6 @@
 import { boolean, datetime, index, int, json, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { Alignment } from '@core/frame/alignment';
-import { PHOTO_ROLES, type PhotoValue } from '@core/frame/photoRow';
+import type { Alignment } from '@core/method/frame/alignment';
+import { PHOTO_ROLES, type PhotoValue } from '@core/model/photoRow';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';

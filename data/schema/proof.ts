@@ -1,6 +1,6 @@
 import { int, json, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
-import { WORKS } from '@core/compare/lossChange';
-import { OUTCOMES, type PairValue, SAID_WALLS } from '@core/proof/pairRow';
+import { WORKS } from '@core/method/compare/lossChange';
+import { OUTCOMES, type PairValue, SAID_WALLS } from '@core/model/pairRow';
 import { uuid } from '../columns/uuid';
 import { frame } from './frame';
 import { visit } from './visit';

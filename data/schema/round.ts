@@ -1,9 +1,9 @@
 import { boolean, double, index, int, json, mysqlEnum, mysqlTable, text, unique, varchar } from 'drizzle-orm/mysql-core';
-import { CHANGE_KINDS } from '@core/round/changes';
-import type { KitValue } from '@core/round/kitRow';
-import type { LogEntry } from '@core/visit/logRow';
-import { ANSWERS, type StopValue } from '@core/round/stopRow';
-import { VISIT_KINDS } from '@core/visit/kinds';
+import { CHANGE_KINDS } from '@core/model/changeKinds';
+import type { KitValue } from '@core/model/kitRow';
+import type { LogEntry } from '@core/model/logRow';
+import { ANSWERS, type StopValue } from '@core/model/stopRow';
+import { VISIT_KINDS } from '@core/model/visitKinds';
 import { moment } from '../columns/moment';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, double, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import type { Settings } from '@core/radiometry/settings';
+import type { Settings } from '@core/method/radiometry/settings';
 import { uuid } from '../columns/uuid';
 import { frame, region } from './frame';
 import { surface } from './site';

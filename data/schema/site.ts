@@ -1,11 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, double, index, int, json, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import { BEHINDS, ROOM_KINDS, SURFACE_KINDS } from '@core/house/kinds';
-import { SERVICE_KINDS } from '@core/house/services';
-import type { Opening } from '@core/house/surfaceRow';
-import type { Feature } from '@core/simulate/scene';
-import { WALLS } from '@core/weather/wallMemory';
-import type { Facade } from '@core/weather/plan';
+import { BEHINDS, ROOM_KINDS, SURFACE_KINDS } from '@core/model/houseKinds';
+import { SERVICE_KINDS } from '@core/model/serviceKinds';
+import type { Opening } from '@core/model/surfaceRow';
+import type { Feature } from '@core/method/simulate/scene';
+import { WALLS } from '@core/method/weather/wallMemory';
+import type { Facade } from '@core/method/weather/plan';
 import { uuid } from '../columns/uuid';
 
 /** An address that is surveyed. */

@@ -1,5 +1,5 @@
 import { datetime, int, json, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import type { WeatherHour, WeatherWarning } from '@core/weather/weather';
+import type { WeatherHour, WeatherWarning } from '@core/method/weather/weather';
 import { sha256 } from '../columns/sha256';
 import { uuid } from '../columns/uuid';
 import { blob } from './blob';

@@ -3,10 +3,10 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { writeNpy } from '../../core/formats/npy/write';
-import { apparentTemperature } from '../../core/radiometry/measurement';
-import { colourAt } from '../../core/scale/colourMaps';
-import { normalFrom, seededRandom } from '../../core/geometry/random';
+import { writeNpy } from '../../core/method/formats/npy/write';
+import { apparentTemperature } from '../../core/method/radiometry/measurement';
+import { colourAt } from '../../core/method/scale/colourMaps';
+import { normalFrom, seededRandom } from '../../core/ground/random';
 
 /** Frames, photos and what else lies on a camera's card, made for the tests with known truth. */
 

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
+import type { VisitDocument } from '@core/model/document';
 import { SIGNAL_HOUSE_DEMO } from '../../data/demo/signalHouse';
-import { practiceAt, type PracticedRadiator } from '../../core/simulate/heating/practice';
-import { SIGNAL_HOUSE } from '../../core/simulate/heating/signalHouse';
+import { practiceAt, type PracticedRadiator } from '../../core/method/simulate/heating/practice';
+import { SIGNAL_HOUSE } from '../../core/method/simulate/heating/signalHouse';
 import { documentOf, expect } from './pages';
 
 /** A new visit of the house whose heating answers; each visit has a history of its own. */

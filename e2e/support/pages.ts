@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
-import type { VisitDocument } from '@core/document';
-import { packedDocumentSchema } from '@core/packedDocument';
-import { madeVisitSchema, type NewVisit } from '@core/visit/newVisit';
+import type { VisitDocument } from '@core/model/document';
+import { packedDocumentSchema } from '@core/model/packedDocument';
+import { madeVisitSchema, type NewVisit } from '@core/work/visit/newVisit';
 
 export const fixture = (name: string) => path.resolve('e2e/fixtures', name);
 export const interchange = (name: string) => path.resolve('core/testing/interchange', name);

@@ -1,5 +1,5 @@
-import { standInWeather } from '../../core/weather/standIn';
-import { HOUR_MS } from '../../core/weather/weather';
+import { HOUR_MS } from '../../core/ground/localClock';
+import { standInWeather } from '../../core/method/weather/standIn';
 
 /** A weather file as people bring one: hours from six days before a day to nine after it, at a place. */
 export function weatherFile(

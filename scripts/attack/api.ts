@@ -1,7 +1,7 @@
-import { NO_SETTINGS } from '../../core/radiometry/settings';
-import type { Stale } from '@core/command';
-import { packedDocumentSchema } from '../../core/packedDocument';
-import type { VisitDocument } from '@core/document';
+import { NO_SETTINGS } from '../../core/method/radiometry/settings';
+import type { Stale } from '@core/model/command';
+import { packedDocumentSchema } from '../../core/model/packedDocument';
+import type { VisitDocument } from '@core/model/document';
 import type { Den } from '../../e2e/support/den';
 
 import { stepOf } from '../../e2e/support/commands';

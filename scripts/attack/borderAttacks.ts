@@ -1,7 +1,7 @@
 import http from 'node:http';
 import { v7 as newId } from 'uuid';
 import type { Den } from '../../e2e/support/den';
-import { seededRandom } from '../../core/geometry/random';
+import { seededRandom } from '../../core/ground/random';
 import {
   type Answer,
   type Change,

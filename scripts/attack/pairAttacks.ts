@@ -1,8 +1,8 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { v7 as newId } from 'uuid';
-import type { VisitDocument } from '@core/document';
-import { ENTITIES, type Entity, type Row } from '@core/entities';
-import { settingsIdOf } from '@core/rows/rowId';
+import type { VisitDocument } from '@core/model/document';
+import { ENTITIES, type Entity, type Row } from '@core/model/entities';
+import { settingsIdOf } from '@core/ground/rowId';
 import type { Den } from '../../e2e/support/den';
 import { passwordsIn, withConnection } from '../../server/keep/access';
 import { folderAt } from '../../server/keep/folder';

@@ -2,7 +2,7 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import path from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
 import { gzipSync } from 'node:zlib';
-import type { VisitDocument } from '@core/document';
+import type { VisitDocument } from '@core/model/document';
 import type { Den } from '../../e2e/support/den';
 import { demoVisit, documentOf, newVisit } from './api';
 import { attack, seen, type Attack } from './case';

@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { v7 as newId } from 'uuid';
-import { NO_SETTINGS } from '../../core/radiometry/settings';
-import { settingsIdOf } from '../../core/rows/rowId';
+import { NO_SETTINGS } from '../../core/method/radiometry/settings';
+import { settingsIdOf } from '../../core/ground/rowId';
 import { Den } from '../../e2e/support/den';
 import { documentOf, post } from '../attack/api';
 import { fillVisit } from './fillVisit';

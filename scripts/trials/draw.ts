@@ -1,12 +1,12 @@
-import { lookThrough, type Look } from '@core/detect/candidate';
-import type { Setting } from '@core/causes/evidence';
-import { dewPointFromHumidity } from '@core/humidity/saturation';
-import { wetBulbFromHumidity } from '@core/humidity/wetBulb';
-import { correctValues, radianceLine } from '@core/radiometry/measurement';
-import { seededRandom } from '@core/geometry/random';
-import { apparentField, renderScene } from '@core/simulate/renderScene';
-import type { Scene } from '@core/simulate/scene';
-import { TRIAL_CAUSES, trialScene } from '@core/simulate/trialScene';
+import { lookThrough, type Look } from '@core/method/detect/candidate';
+import type { Setting } from '@core/method/causes/evidence';
+import { dewPointFromHumidity } from '@core/ground/saturation';
+import { wetBulbFromHumidity } from '@core/ground/wetBulb';
+import { correctValues, radianceLine } from '@core/method/radiometry/measurement';
+import { seededRandom } from '@core/ground/random';
+import { apparentField, renderScene } from '@core/method/simulate/renderScene';
+import type { Scene } from '@core/method/simulate/scene';
+import { TRIAL_CAUSES, trialScene } from '@core/method/simulate/trialScene';
 
 /** One frame with truth, looked through. */
 export interface Looked {

@@ -1,6 +1,6 @@
-import { TRAITS, type Evidence, type Trait } from '../../core/causes/evidence';
-import { logLikelihood, type Counted } from '../../core/causes/likelihood';
-import { CAUSES } from '../../core/causes/registry';
+import { TRAITS, type Evidence, type Trait } from '../../core/method/causes/evidence';
+import { logLikelihood, type Counted } from '../../core/method/causes/likelihood';
+import { CAUSES } from '../../core/method/causes/registry';
 
 /** One candidate whose cause is known. */
 export interface Known {

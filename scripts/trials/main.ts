@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
-import { evidenceOf } from '../../core/causes/evidence';
-import { rankCauses } from '../../core/causes/rank';
-import type { Candidate } from '../../core/detect/candidate';
+import { evidenceOf } from '../../core/method/causes/evidence';
+import { rankCauses } from '../../core/method/causes/rank';
+import type { Candidate } from '../../core/method/detect/candidate';
 import { drawTrials, type Looked } from './draw';
 import { fitCounted, type Known } from './fit';
 import { interval } from './interval';
@@ -50,7 +50,7 @@ function calibrate(): void {
     const { found } = match(looked);
     if (found && looked.cause) rows.push({ cause: looked.cause, evidence: evidenceOf(found, looked.setting) });
   }
-  writeFileSync('core/causes/counted.json', JSON.stringify(fitCounted(rows, COUNT_SEED, frames), null, 1));
+  writeFileSync('core/method/causes/counted.json', JSON.stringify(fitCounted(rows, COUNT_SEED, frames), null, 1));
   console.log(`${rows.length} candidates of ${frames} frames counted`);
 }
 

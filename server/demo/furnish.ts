@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
-import { usualServices } from '@core/house/placeServices';
-import { surfacesOf } from '@core/house/surfacesOf';
-import { templateRooms, TEMPLATES, type TemplateName } from '@core/house/templates';
+import { usualServices } from '@core/model/placeServices';
+import { surfacesOf } from '@core/work/house/surfacesOf';
+import { templateRooms, TEMPLATES, type TemplateName } from '@core/work/house/templates';
 import type { Asking } from '@data/asking';
 import { columnsOf } from '@data/rows/write';
 import * as t from '@data/schema';

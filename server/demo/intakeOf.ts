@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import type { IntakeValue } from '@core/visit/intakeRow';
+import type { IntakeValue } from '@core/model/intakeRow';
 
 type Lines = {
   complaints: Omit<IntakeValue['complaints'][number], 'id' | 'answer'>[];

@@ -1,6 +1,6 @@
 import { count, eq, like } from 'drizzle-orm';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import { standInWeather } from '@core/weather/standIn';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import { standInWeather } from '@core/method/weather/standIn';
 import type { Asking } from '@data/asking';
 import { PRACTICE_HOUSE } from '@data/demo/practiceHouse';
 import { ensureCamera } from '@data/queries/cameras';

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { KINDS } from '@core/visit/kinds';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
+import { KINDS } from '@core/model/visitKinds';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
 import type { Asking } from '@data/asking';
 import { CASA_ALCORNOQUE as casa } from '@data/demo/casaAlcornoque';
 import { ensureCamera } from '@data/queries/cameras';

@@ -1,5 +1,5 @@
 import type { Connection } from 'mysql2/promise';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { withConnection, type DatabaseAccess } from './access';
 import { allowLoading, endLoading } from './accounts';
 import { loadBackup } from './backup/load';

@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import type { Connection, RowDataPacket } from 'mysql2/promise';
 import * as z from 'zod';
 import type { DataFolder } from './folder';

@@ -1,4 +1,4 @@
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 
 /** What ./den says to people. */
 export function say(text: string): void {

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Change, Command } from '@core/command';
-import { APPARENT } from '@core/radiometry/basis';
+import type { Change, Command } from '@core/model/command';
+import { APPARENT } from '@core/ground/basis';
 import type { Asking } from '@data/asking';
 import { putBlob } from '@data/queries/blobs';
 import type { NewFrame, NewPhoto } from '@data/queries/files';

@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
-import { PAPER } from '@core/report/palette';
-import type { Handout } from '@core/report/handout';
+import { PAPER } from '@core/paper/palette';
+import type { Handout } from '@core/paper/handout';
 import { FONT_FAMILY, registerFonts } from './fonts';
 
 registerFonts();

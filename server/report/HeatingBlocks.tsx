@@ -1,7 +1,7 @@
 import { Line, Polyline, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import type { Block } from '@core/report/block';
-import { PAPER } from '@core/report/palette';
-import { percent } from '@core/units/format';
+import type { Block } from '@core/paper/block';
+import { PAPER } from '@core/paper/palette';
+import { percent } from '@core/ground/format';
 
 type Of<K extends Block['kind']> = { block: Extract<Block, { kind: K }> };
 

@@ -1,13 +1,13 @@
 import { Document, G, Image, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import { markBox, markPath } from '@core/report/markPath';
-import { placeLabels } from '@core/report/placeLabels';
-import type { Fact } from '@core/report/fact';
-import { type Block, type Picture, sheetsOf } from '@core/report/block';
-import type { Figure } from '@core/report/figure';
-import type { Printed } from '@core/report/papers';
-import type { StatedPair } from '@core/report/statedPair';
-import { colourAt } from '@core/scale/colourMaps';
-import { DEN, MARK, PAPER } from '@core/report/palette';
+import { markBox, markPath } from '@core/paper/markPath';
+import { placeLabels } from '@core/paper/placeLabels';
+import type { Fact } from '@core/paper/fact';
+import { type Block, type Picture, sheetsOf } from '@core/paper/block';
+import type { Figure } from '@core/paper/figure';
+import type { Printed } from '@core/paper/papers';
+import type { StatedPair } from '@core/paper/statedPair';
+import { colourAt } from '@core/method/scale/colourMaps';
+import { DEN, MARK, PAPER } from '@core/paper/palette';
 import { FONT_FAMILY, registerFonts } from './fonts';
 import { BarsView, LinesView, TableView } from './HeatingBlocks';
 

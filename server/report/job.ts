@@ -1,6 +1,6 @@
-import type { DisplayUnit } from '@core/units/temperature';
-import type { VisitDocument } from '@core/document';
-import type { Paper } from '@core/report/papers';
+import type { DisplayUnit } from '@core/ground/temperature';
+import type { VisitDocument } from '@core/model/document';
+import type { Paper } from '@core/paper/papers';
 
 /** What the report's worker needs: the visit, and the bytes that it shows. */
 export interface ReportJob {

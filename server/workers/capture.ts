@@ -1,8 +1,8 @@
 import sharp from 'sharp';
-import { writeTiff } from '@core/formats/tiff/write';
-import { sceneAt } from '@core/simulate/lookAt';
-import { renderPhoto } from '@core/simulate/renderPhoto';
-import { renderScene } from '@core/simulate/renderScene';
+import { writeTiff } from '@core/method/formats/tiff/write';
+import { sceneAt } from '@core/work/practice/lookAt';
+import { renderPhoto } from '@core/method/simulate/renderPhoto';
+import { renderScene } from '@core/method/simulate/renderScene';
 import type { CapturedFiles, CaptureJob } from '../capture';
 import { nodeCodecs } from '../codecs';
 import { serveJobs } from './serve';

@@ -1,7 +1,7 @@
-import { frameLookOf, type FrameLook } from '@core/candidates/seen';
-import { lookThrough } from '@core/detect/candidate';
-import type { LookOptions } from '@core/detect/places';
-import { correctValues, type RadianceLine } from '@core/radiometry/measurement';
+import { frameLookOf, type FrameLook } from '@core/work/findings/seen';
+import { lookThrough } from '@core/method/detect/candidate';
+import type { LookOptions } from '@core/method/detect/places';
+import { correctValues, type RadianceLine } from '@core/method/radiometry/measurement';
 import { serveJobs } from './serve';
 
 /** A frame's stored values with what turns them into temperatures. */

@@ -1,5 +1,5 @@
-import { packDocument } from '@core/packedDocument';
-import type { VisitDocument } from '@core/document';
+import { packDocument } from '@core/model/packedDocument';
+import type { VisitDocument } from '@core/model/document';
 import { asCoreError, forLog } from '@data/databaseError';
 import { loadVisitDocument } from '@data/queries/document';
 import { asking } from '../asking';

@@ -1,5 +1,5 @@
 import { renderToBuffer } from '@react-pdf/renderer';
-import type { Handout } from '@core/report/handout';
+import type { Handout } from '@core/paper/handout';
 import { HandoutPdf } from '../report/HandoutPdf';
 import { serveJobs } from './serve';
 

@@ -1,4 +1,4 @@
-import type { CoreErrorData } from '@core/errors';
+import type { CoreErrorData } from '@core/ground/errors';
 
 /** What crosses between the server and a worker thread. Errors of the core cross as data and keep their code. */
 export type JobMessage<Job> =

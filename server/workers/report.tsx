@@ -1,10 +1,10 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
-import { leakOf } from '@core/hunt/seek';
-import type { Photo } from '@core/compare/sameLook';
-import { photosOfPairs, provenOf } from '@core/proof/proven';
-import { comparesPairs, framesOfPaper, photosOfPaper, printed } from '@core/report/papers';
-import { spansOfAll } from '@core/frame/region';
+import { leakOf } from '@core/work/water/seek';
+import type { Photo } from '@core/method/compare/sameLook';
+import { photosOfPairs, provenOf } from '@core/work/proof/proven';
+import { comparesPairs, framesOfPaper, photosOfPaper, printed } from '@core/paper/papers';
+import { spansOfAll } from '@core/method/frame/region';
 import { framePng, practiceMarked, smallPhoto, uprightPhoto } from '../picture';
 import type { ReportJob } from '../report/job';
 import { figureKey, ReportPdf, type Pictures } from '../report/ReportPdf';

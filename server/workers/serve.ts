@@ -1,5 +1,5 @@
 import { parentPort } from 'node:worker_threads';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import type { JobMessage, WorkerMessage } from './protocol';
 
 /** What a job may tell before it is done. */

@@ -1,9 +1,9 @@
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import type { Look } from '@core/simulate/capture';
-import type { SimulatedSurface } from '@core/simulate/houseScene';
-import { sceneAt } from '@core/simulate/lookAt';
-import { frameOf, opticalField } from '@core/simulate/renderScene';
-import type { Scene } from '@core/simulate/scene';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import type { Look } from '@core/method/simulate/capture';
+import type { SimulatedSurface } from '@core/work/practice/houseScene';
+import { sceneAt } from '@core/work/practice/lookAt';
+import { frameOf, opticalField } from '@core/method/simulate/renderScene';
+import type { Scene } from '@core/method/simulate/scene';
 import { serveJobs } from './serve';
 
 /** What reached the sensor last: while nobody moves, only noise and drift are new. */

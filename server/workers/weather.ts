@@ -1,4 +1,4 @@
-import { readWeather } from '@core/weather/readWeather';
+import { readWeather } from '@core/method/weather/readWeather';
 import type { ReadWeather } from '../readWeatherFile';
 import { decodeWeatherText } from '../weatherText';
 import { serveJobs } from './serve';

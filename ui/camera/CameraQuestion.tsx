@@ -3,11 +3,11 @@
 import { Button, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { cameraValueSchema } from '@core/camera/cameraRow';
-import { newCamera } from '@core/camera/newCamera';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import { cameraIdOfFrame, framesOf } from '@core/visit/frames';
-import { visitRow } from '@core/visit/theVisit';
+import { cameraValueSchema } from '@core/model/cameraRow';
+import { newCamera } from '@core/model/newCamera';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import { cameraIdOfFrame, framesOf } from '@core/work/visit/frames';
+import { visitRow } from '@core/work/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './CameraQuestion.module.css';
 

@@ -2,13 +2,13 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import { knownOf, type Argued } from '@core/causes/arguedRow';
-import type { CheckCode } from '@core/causes/checks';
-import { CHECKS } from '@core/causes/checks';
-import { offeredChecks, type OfferedCheck, type Possible } from '@core/causes/nextCheck';
-import { rankCauses, type RankedCause } from '@core/causes/rank';
-import { argumentSentences } from '@core/causes/words';
-import { percent } from '@core/units/format';
+import { knownOf, type Argued } from '@core/model/arguedRow';
+import type { CheckCode } from '@core/method/causes/checks';
+import { CHECKS } from '@core/method/causes/checks';
+import { offeredChecks, type OfferedCheck, type Possible } from '@core/method/causes/nextCheck';
+import { rankCauses, type RankedCause } from '@core/method/causes/rank';
+import { argumentSentences } from '@core/method/causes/words';
+import { percent } from '@core/ground/format';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Causes.module.css';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { Tooltip } from 'antd';
-import type { Comparison } from '@core/visit/readings';
-import { SAME_HOUR_MEANING } from '@core/visit/sameHour';
+import type { Comparison } from '@core/work/visit/readings';
+import { SAME_HOUR_MEANING } from '@core/work/visit/sameHour';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './DifferenceHero.module.css';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo, useRef } from 'react';
-import { spansOfAll } from '@core/frame/region';
-import type { Figure } from '@core/report/figure';
+import { spansOfAll } from '@core/method/frame/region';
+import type { Figure } from '@core/paper/figure';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { Marks } from '@ui/picture/Marks';
 import { fitPlacement } from '@ui/picture/placement';

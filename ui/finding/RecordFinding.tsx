@@ -3,11 +3,11 @@
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber, Modal, Radio, Select } from 'antd';
 import { useRef, useState, type ReactNode } from 'react';
-import { localTime } from '@core/units/localTime';
-import { BASIS_CONFIDENCE, BASIS_WORDS, type FindingBasis } from '@core/visit/findingBasis';
-import { emptyFinding, type FindingValue, findingValueSchema } from '@core/visit/findingRow';
-import { photosOf } from '@core/visit/frames';
-import { onlyRow, siteOf } from '@core/visit/theVisit';
+import { localTime } from '@core/ground/localTime';
+import { BASIS_CONFIDENCE, BASIS_WORDS, type FindingBasis } from '@core/model/findingBasis';
+import { emptyFinding, type FindingValue, findingValueSchema } from '@core/model/findingRow';
+import { photosOf } from '@core/work/visit/frames';
+import { onlyRow, siteOf } from '@core/work/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './RecordFinding.module.css';

@@ -1,6 +1,6 @@
 'use client';
 
-import { LEAST_RANGE_K, USUAL_LEAST_K } from '@core/candidates/lookAt';
+import { LEAST_RANGE_K, USUAL_LEAST_K } from '@core/work/findings/lookAt';
 import { useKept } from '../kept';
 
 function parse(kept: string): number | null {

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import type { VisitDocument } from '@core/document';
-import { buildReport, framesOfReport, NOTHING_COMPUTED, type Computed, type Report } from '@core/report/model';
+import type { VisitDocument } from '@core/model/document';
+import { buildReport, framesOfReport, NOTHING_COMPUTED, type Computed, type Report } from '@core/paper/model';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 

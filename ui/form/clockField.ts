@@ -1,5 +1,5 @@
-import { dayNumber, isoDay } from '@core/weather/board';
-import { momentOf, offsetReader } from '@core/weather/localClock';
+import { dayNumber, isoDay } from '@core/method/weather/board';
+import { momentOf, offsetReader } from '@core/ground/localClock';
 
 const HOUR_MS = 3_600_000;
 

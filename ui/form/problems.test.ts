@@ -1,4 +1,4 @@
-import { siteValueSchema } from '@core/visit/siteRow';
+import { siteValueSchema } from '@core/model/siteRow';
 import { problemsByField } from './problems';
 
 test('every field has its first problem; without problems there are none', () => {

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid';
 import * as z from 'zod';
-import type { Entity, Values } from '@core/entities';
+import type { Entity, Values } from '@core/model/entities';
 import { postJson } from '@ui/server/api';
 
 /** Keeps one row outside of a page that holds a store. @throws CoreError as the server refuses */

@@ -1,4 +1,4 @@
-import type { VisitDocument } from '@core/document';
+import type { VisitDocument } from '@core/model/document';
 import type { Edit } from '@ui/store/rowStore';
 import type { ImportedFile } from './send';
 

@@ -1,8 +1,8 @@
-import { CoreError, type CoreErrorData } from '@core/errors';
-import type { FrameWarning } from '@core/frame/frame';
-import type { Basis } from '@core/radiometry/basis';
-import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/visit/limits';
-import type { Side } from '@core/radiometry/side';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
+import type { FrameWarning } from '@core/method/frame/frame';
+import type { Basis } from '@core/ground/basis';
+import { MAX_FILE_BYTES, MAX_ZIP_BYTES } from '@core/work/visit/limits';
+import type { Side } from '@core/ground/side';
 import { patientFetch } from '@ui/server/reachable';
 
 /** Where on the round the files come from, and how they are read. */

@@ -3,7 +3,7 @@
 import { DownloadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import type { Paper } from '@core/report/papers';
+import type { Paper } from '@core/paper/papers';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 import { usePdf } from './usePdf';

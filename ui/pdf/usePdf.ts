@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { getFile, wordsOf } from '@ui/server/api';
 import { cancelJob, followJob } from '@ui/server/followJob';
 import { saveFile } from '@ui/server/saveFile';

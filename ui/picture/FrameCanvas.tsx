@@ -1,14 +1,14 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import { isPractice } from '@core/visit/practice';
+import { isPractice } from '@core/work/visit/practice';
 import { useVisitPart } from '@ui/visit/VisitProvider';
 import { drawPracticeMark } from './practiceMark';
-import type { Span } from '@core/frame/region';
-import type { RadianceLine } from '@core/radiometry/measurement';
-import { colourFrame } from '@core/scale/colourFrame';
-import type { Scale } from '@core/scale/scale';
-import type { Placement } from '@core/report/markPath';
+import type { Span } from '@core/method/frame/region';
+import type { RadianceLine } from '@core/method/radiometry/measurement';
+import { colourFrame } from '@core/method/scale/colourFrame';
+import type { Scale } from '@core/method/scale/scale';
+import type { Placement } from '@core/paper/markPath';
 import type { Size } from './placement';
 
 /** From this zoom on pixels are shown as squares: what is measured is what is seen. */

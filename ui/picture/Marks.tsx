@@ -1,8 +1,8 @@
 'use client';
 
-import type { Shape, Span } from '@core/frame/region';
-import { markBox, markPath, type Placement } from '@core/report/markPath';
-import { placeLabels } from '@core/report/placeLabels';
+import type { Shape, Span } from '@core/method/frame/region';
+import { markBox, markPath, type Placement } from '@core/paper/markPath';
+import { placeLabels } from '@core/paper/placeLabels';
 import type { Size } from './placement';
 import { labelWidth } from './textWidth';
 import styles from './Marks.module.css';

@@ -1,5 +1,5 @@
-import { colourAt, COLOUR_MAPS } from '@core/scale/colourMaps';
-import type { Scale } from '@core/scale/scale';
+import { colourAt, COLOUR_MAPS } from '@core/method/scale/colourMaps';
+import type { Scale } from '@core/method/scale/scale';
 
 /** The colours of a scale as a CSS gradient. */
 export function scaleGradient(scale: Scale, direction: 'to top' | 'to right'): string {

@@ -2,12 +2,12 @@
 
 import { useEffect, useRef } from 'react';
 import { useShallow } from 'zustand/react/shallow';
-import { colourFrame } from '@core/scale/colourFrame';
-import { anchorFor, steadyScaleFor } from '@core/visit/colours';
-import { lineFor } from '@core/visit/settingsInForce';
-import { isPractice } from '@core/visit/practice';
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
+import { colourFrame } from '@core/method/scale/colourFrame';
+import { anchorFor, steadyScaleFor } from '@core/work/visit/colours';
+import { lineFor } from '@core/work/visit/settingsInForce';
+import { isPractice } from '@core/work/visit/practice';
+import type { VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
 import { useArrivals } from '@ui/visit/useArrivals';
 import { drawPracticeMark } from './practiceMark';
 import { useVisitPart, useVisitStore } from '@ui/visit/VisitProvider';

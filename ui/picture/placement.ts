@@ -1,4 +1,4 @@
-import type { Placement } from '@core/report/markPath';
+import type { Placement } from '@core/paper/markPath';
 
 export interface Size {
   width: number;

@@ -1,4 +1,4 @@
-import { PRACTICE_WORD } from '@core/visit/practice';
+import { PRACTICE_WORD } from '@core/work/visit/practice';
 
 /** Below so many pixels across a picture has no room for the word: it stands beside one that has. */
 const LEAST_WIDTH = 36;

@@ -1,8 +1,8 @@
 'use client';
 
 import { Fragment, type ReactNode } from 'react';
-import type { Block, Picture } from '@core/report/block';
-import type { Fact } from '@core/report/fact';
+import type { Block, Picture } from '@core/paper/block';
+import type { Fact } from '@core/paper/fact';
 import { FigureView } from '@ui/finding/FigureView';
 import { BarsView, LinesView, TableView } from './HeatingBlocks';
 import styles from './Blocks.module.css';

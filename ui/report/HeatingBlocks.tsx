@@ -1,9 +1,9 @@
 'use client';
 
 import { CartesianGrid, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { Block } from '@core/report/block';
-import { PAPER } from '@core/report/palette';
-import { percent } from '@core/units/format';
+import type { Block } from '@core/paper/block';
+import { PAPER } from '@core/paper/palette';
+import { percent } from '@core/ground/format';
 import styles from './HeatingBlocks.module.css';
 
 type Of<K extends Block['kind']> = { block: Extract<Block, { kind: K }> };

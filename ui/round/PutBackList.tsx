@@ -4,11 +4,11 @@ import { CheckOutlined, DeleteOutlined, RollbackOutlined, WarningOutlined } from
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { CHANGE_KINDS, CHANGES, type ChangeKind } from '@core/round/changes';
-import type { Row } from '@core/entities';
-import { type PutBackValue, putBackValueSchema } from '@core/round/putBackRow';
-import { siteOf } from '@core/visit/theVisit';
-import { localTime } from '@core/units/localTime';
+import { CHANGE_KINDS, CHANGES, type ChangeKind } from '@core/model/changeKinds';
+import type { Row } from '@core/model/entities';
+import { type PutBackValue, putBackValueSchema } from '@core/model/putBackRow';
+import { siteOf } from '@core/work/visit/theVisit';
+import { localTime } from '@core/ground/localTime';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './PutBackList.module.css';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { getFile, getJson, postAgain, postJson, wordsOf } from './api';
 
 const schema = z.object({ n: z.number() });

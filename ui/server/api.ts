@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
 import { patientFetch } from './reachable';
 
 /** What the server said instead of an answer, as one of the core's errors. */

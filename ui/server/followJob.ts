@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
 import { getJson, postJson } from './api';
 
 const startedSchema = z.object({ jobId: z.string() });

@@ -1,7 +1,7 @@
 'use client';
 
 import { Alert } from 'antd';
-import { entityOf } from '@core/entityOf';
+import { entityOf } from '@core/model/entityOf';
 import { useVisitPart } from '@ui/visit/VisitProvider';
 
 /** Names what is stored and cannot be read; everything else of the visit works. */

@@ -3,11 +3,11 @@
 import { CheckCircleFilled, ExclamationCircleFilled, MinusCircleFilled, QuestionCircleFilled } from '@ant-design/icons';
 import { Button, InputNumber, Popover, Select } from 'antd';
 import { Fragment, useState, type ReactNode } from 'react';
-import { conditionsOf } from '@core/visit/theVisit';
-import { judgeConditions, type SideJudged, type Verdict } from '@core/visit/judgeConditions';
-import { gradeOf } from '@core/weather/rated';
-import { compassWord } from '@core/weather/plan';
-import { type ConditionsValue, conditionsValueSchema } from '@core/visit/conditionsRow';
+import { conditionsOf } from '@core/work/visit/theVisit';
+import { judgeConditions, type SideJudged, type Verdict } from '@core/work/visit/judgeConditions';
+import { gradeOf } from '@core/method/weather/rated';
+import { compassWord } from '@core/method/weather/plan';
+import { type ConditionsValue, conditionsValueSchema } from '@core/model/conditionsRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './ConditionsChip.module.css';

@@ -1,4 +1,4 @@
-import { DEN } from '@core/report/palette';
+import { DEN } from '@core/paper/palette';
 
 /** The den's mark: an arch with a fire in it. */
 export function DenMark({ size = 30 }: { size?: number }) {

@@ -1,13 +1,13 @@
 'use client';
 
 import { Alert, Button } from 'antd';
-import { cameraIdOfFrame, framesOf } from '@core/visit/frames';
-import { findingsTakenOut } from '@core/visit/findings';
-import { isPractice } from '@core/visit/practice';
-import type { VisitValue } from '@core/visit/visitRow';
-import { localDay, localTime } from '@core/units/localTime';
-import { onlyRow, siteOf, visitRow } from '@core/visit/theVisit';
-import { localDayNumber } from '@core/weather/board';
+import { cameraIdOfFrame, framesOf } from '@core/work/visit/frames';
+import { findingsTakenOut } from '@core/work/visit/findings';
+import { isPractice } from '@core/work/visit/practice';
+import type { VisitValue } from '@core/model/visitRow';
+import { localDay, localTime } from '@core/ground/localTime';
+import { onlyRow, siteOf, visitRow } from '@core/work/visit/theVisit';
+import { localDayNumber } from '@core/method/weather/board';
 import { CameraQuestion } from '@ui/camera/CameraQuestion';
 import { useKept } from '@ui/kept';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -4,8 +4,8 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { useDrag } from '@use-gesture/react';
 import { Button, InputNumber, Select } from 'antd';
 import { useRef } from 'react';
-import { compassWord, type Facade } from '@core/weather/plan';
-import { WALL_WORDS, WALLS } from '@core/weather/wallMemory';
+import { compassWord, type Facade } from '@core/method/weather/plan';
+import { WALL_WORDS, WALLS } from '@core/method/weather/wallMemory';
 import { bearingTo, pointAt } from './bearing';
 import styles from './FacadeCompass.module.css';
 

@@ -3,8 +3,8 @@
 import { Alert, Form, Modal } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { Row } from '@core/entities';
-import { siteValueSchema } from '@core/visit/siteRow';
+import type { Row } from '@core/model/entities';
+import { siteValueSchema } from '@core/model/siteRow';
 import { problemsByField } from '@ui/form/problems';
 import { putRow } from '@ui/form/putRow';
 import { newSite, SiteFields } from './SiteFields';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Form, Input, InputNumber, Select } from 'antd';
-import type { SiteValue } from '@core/visit/siteRow';
+import type { SiteValue } from '@core/model/siteRow';
 import { FacadeCompass } from './FacadeCompass';
 import { ZONE_OPTIONS, zoneAt } from './zones';
 import styles from './SiteFields.module.css';

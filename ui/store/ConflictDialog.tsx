@@ -2,9 +2,9 @@
 
 import { Button, Modal, Radio } from 'antd';
 import { useState } from 'react';
-import type { Stale } from '@core/command';
-import { entityOf } from '@core/entityOf';
-import { readable } from '@core/rows/readable';
+import type { Stale } from '@core/model/command';
+import { entityOf } from '@core/model/entityOf';
+import { readable } from '@core/ground/readable';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { RowChange } from './held';
 import type { Choice, Conflict } from './sender';

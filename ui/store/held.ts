@@ -1,6 +1,6 @@
-import type { Entity, Row, Values } from '@core/entities';
-import { groupedBy } from '@core/rows/derived';
-import { changedFrom } from '@core/rows/groups';
+import type { Entity, Row, Values } from '@core/model/entities';
+import { groupedBy } from '@core/ground/derived';
+import { changedFrom } from '@core/ground/groups';
 
 /** A new value of one row, or null to remove it. */
 export interface RowChange {

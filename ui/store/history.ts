@@ -1,4 +1,4 @@
-import type { Entity, Values } from '@core/entities';
+import type { Entity, Values } from '@core/model/entities';
 
 /** One row before and after; null where there is no row. */
 export interface Travelled {

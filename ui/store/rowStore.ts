@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { Stale } from '@core/command';
-import type { Entity, Row, Values } from '@core/entities';
-import type { CoreError } from '@core/errors';
+import type { Stale } from '@core/model/command';
+import type { Entity, Row, Values } from '@core/model/entities';
+import type { CoreError } from '@core/ground/errors';
 import {
   afterRedo,
   afterUndo,

@@ -1,8 +1,8 @@
 import { v7 as newId } from 'uuid';
 import * as z from 'zod';
-import type { Change, Command, Stale } from '@core/command';
-import type { Entity } from '@core/entities';
-import { CoreError, type CoreErrorData } from '@core/errors';
+import type { Change, Command, Stale } from '@core/model/command';
+import type { Entity } from '@core/model/entities';
+import { CoreError, type CoreErrorData } from '@core/ground/errors';
 import { untilBack } from '@ui/server/reachable';
 import type { RowChange } from './held';
 import type { Saving } from './saving';

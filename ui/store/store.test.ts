@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { ID, visitDocument } from '@core/testing/visit';
-import type { CoreError } from '@core/errors';
-import type { Row, Values } from '@core/entities';
+import type { CoreError } from '@core/ground/errors';
+import type { Row, Values } from '@core/model/entities';
 import { rowIn, withRows } from './held';
 import { RowStore } from './rowStore';
 import { ALL_SAVED, saveWords, type Saving } from './saving';

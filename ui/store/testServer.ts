@@ -1,5 +1,5 @@
-import type { Change, Command, Stale } from '@core/command';
-import type { Entity, Row } from '@core/entities';
+import type { Change, Command, Stale } from '@core/model/command';
+import type { Entity, Row } from '@core/model/entities';
 
 type Reply = { status: number; body: unknown } | 'offline';
 

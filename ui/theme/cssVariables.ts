@@ -1,4 +1,4 @@
-import { DEN, HOURS, MARK, PAPER } from '@core/report/palette';
+import { DEN, HOURS, MARK, PAPER } from '@core/paper/palette';
 
 function variables(prefix: string, colours: Record<string, string>): string {
   return Object.entries(colours)

@@ -1,5 +1,5 @@
 import { theme, type ThemeConfig } from 'antd';
-import { DEN, PAPER } from '@core/report/palette';
+import { DEN, PAPER } from '@core/paper/palette';
 
 const shared = {
   fontFamily: 'var(--font-figtree), sans-serif',

@@ -1,8 +1,8 @@
 'use client';
 
 import { createContext, useCallback, useContext, useMemo, useSyncExternalStore, type ReactNode } from 'react';
-import * as format from '@core/units/format';
-import { celsiusFromFahrenheit, fahrenheitFromCelsius, type DisplayUnit } from '@core/units/temperature';
+import * as format from '@core/ground/format';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius, type DisplayUnit } from '@core/ground/temperature';
 
 /** The one place where °C become what the user reads: everything behind it is °C and K. */
 interface Units {
@@ -13,7 +13,7 @@ interface Units {
   difference(kelvin: number): string;
   signedDifference(kelvin: number): string;
   plusMinus(standardUncertainty: number): string;
-  /** See core/units/format. */
+  /** See core/ground/format. */
   spread(value: number, uncertainty: { total: number; interval: readonly [number, number] }): string;
   differenceUnit: string;
   /** For fields: °C to the number that is typed, and back. */

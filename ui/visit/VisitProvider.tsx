@@ -13,7 +13,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import type { VisitDocument } from '@core/document';
+import type { VisitDocument } from '@core/model/document';
 import { Conflicts } from '@ui/store/Conflicts';
 import type { Edit, State } from '@ui/store/rowStore';
 import type { Saving } from '@ui/store/saving';

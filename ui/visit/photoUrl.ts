@@ -1,4 +1,4 @@
-import type { Row } from '@core/entities';
+import type { Row } from '@core/model/entities';
 
 /** The photo's own URL; another one after each turn, because browsers keep what they fetched. */
 export function photoUrl(photo: Row<'photo'>): string {

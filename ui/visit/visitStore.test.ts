@@ -1,6 +1,6 @@
-import type { VisitChanges, VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
-import { packDocument } from '@core/packedDocument';
+import type { VisitChanges, VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
+import { packDocument } from '@core/model/packedDocument';
 import { ID, visitDocument } from '@core/testing/visit';
 import { openVisit, VisitStore } from './visitStore';
 

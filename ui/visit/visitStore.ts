@@ -1,6 +1,6 @@
-import { visitChangesSchema, type VisitDocument } from '@core/document';
-import { packedDocumentSchema } from '@core/packedDocument';
-import type { Entity, Row } from '@core/entities';
+import { visitChangesSchema, type VisitDocument } from '@core/model/document';
+import { packedDocumentSchema } from '@core/model/packedDocument';
+import type { Entity, Row } from '@core/model/entities';
 import { getJson } from '@ui/server/api';
 import { RowStore } from '@ui/store/rowStore';
 import { documentAddress } from './documentAddress';

@@ -4,8 +4,8 @@ import { CloudOutlined, FileTextOutlined, UploadOutlined } from '@ant-design/ico
 import { App, Button, Tag, Tooltip, Upload } from 'antd';
 import { useState } from 'react';
 import * as z from 'zod';
-import { localDay } from '@core/units/localTime';
-import { NIGHTS_ASSUME } from '@core/weather/typedNights';
+import { localDay } from '@core/ground/localTime';
+import { NIGHTS_ASSUME } from '@core/method/weather/typedNights';
 import { postJson, wordsOf } from '@ui/server/api';
 import type { FoundWeather } from './useWeather';
 import styles from './WeatherSource.module.css';

@@ -1,4 +1,4 @@
-import type { CoreErrorData } from '@core/errors';
+import type { CoreErrorData } from '@core/ground/errors';
 import { saveFile } from '@ui/server/saveFile';
 
 export interface CalendarSlot {

@@ -2,7 +2,7 @@
 
 import { startTransition, useEffect, useState } from 'react';
 import * as z from 'zod';
-import { weatherSchema } from '@core/weather/weather';
+import { weatherSchema } from '@core/method/weather/weather';
 import { getJson, wordsOf } from '@ui/server/api';
 
 export interface WeatherWanted {

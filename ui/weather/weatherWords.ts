@@ -1,6 +1,6 @@
-import { localDay } from '@core/units/localTime';
-import { NIGHTS_ASSUME } from '@core/weather/typedNights';
-import { HOUR_MS } from '@core/weather/weather';
+import { HOUR_MS } from '@core/ground/localClock';
+import { localDay } from '@core/ground/localTime';
+import { NIGHTS_ASSUME } from '@core/method/weather/typedNights';
 import type { FoundWeather } from './useWeather';
 
 /** Which weather something follows from, in words for papers: `the weather file winter.csv, 10 Feb to 17 Feb`. */

@@ -1,5 +1,5 @@
-import { CoreError } from '@core/errors';
-import { commandSchema } from '@core/command';
+import { CoreError } from '@core/ground/errors';
+import { commandSchema } from '@core/model/command';
 import { asking } from '@server/asking';
 import { carryOut } from '@data/queries/commands';
 import { handle, refused } from '../handle';
@@ -8,7 +8,7 @@ import { requireBody } from '../readBody';
 /** A step over all frames of a visit. */
 const MAX_STEP_BYTES = 8 * 1024 * 1024;
 
-/** A person's step; see core/command. */
+/** A person's step; see core/model/command. */
 export async function POST(request: Request): Promise<Response> {
   return handle(request, async () => {
     const outcome = await carryOut(asking(), await requireBody(request, commandSchema, 'The change', MAX_STEP_BYTES));

@@ -1,4 +1,4 @@
-import { handoutSchema } from '@core/report/handout';
+import { handoutSchema } from '@core/paper/handout';
 import { startJob } from '@server/jobs';
 import { makeHandout } from '@server/makeHandout';
 import { handle } from '../handle';

@@ -1,6 +1,6 @@
 import timeZoneOf from '@photostructure/tz-lookup';
 import * as z from 'zod';
-import { latitudeSchema, longitudeSchema } from '@core/weather/plan';
+import { latitudeSchema, longitudeSchema } from '@core/method/weather/plan';
 import { handle } from '../handle';
 import { requireQuery } from '../readBody';
 

@@ -1,4 +1,4 @@
-import { newVisitSchema } from '@core/visit/newVisit';
+import { newVisitSchema } from '@core/work/visit/newVisit';
 import { asking } from '@server/asking';
 import { createVisit } from '@data/queries/visits';
 import { handle } from '../handle';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { MAX_FILE_BYTES } from '@core/visit/limits';
+import { MAX_FILE_BYTES } from '@core/work/visit/limits';
 import { asking } from '@server/asking';
 import { addWeather } from '@data/queries/weather';
 import { withBody } from '@server/bodies';

@@ -4,10 +4,10 @@ import { CheckCircleFilled, ExclamationCircleFilled, SwapOutlined } from '@ant-d
 import { Button, Checkbox, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { backProblems, outProblems } from '@core/camera/handover';
-import type { HandoverValue } from '@core/camera/handoverRow';
-import type { Row } from '@core/entities';
-import { localDay, localTime } from '@core/units/localTime';
+import { backProblems, outProblems } from '@core/work/camera/handover';
+import type { HandoverValue } from '@core/model/handoverRow';
+import type { Row } from '@core/model/entities';
+import { localDay, localTime } from '@core/ground/localTime';
 import styles from './Handovers.module.css';
 
 type Condition = HandoverValue['out'];

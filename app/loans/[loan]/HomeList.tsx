@@ -3,13 +3,13 @@
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
 import { v7 as newId } from 'uuid';
-import type { LoanHomes } from '@core/sharing/planLoan';
-import { MOST_HOMES } from '@core/sharing/shareCamera';
-import { localDay } from '@core/units/localTime';
-import { isoDay, localDayNumber } from '@core/weather/board';
-import { compassWord } from '@core/weather/plan';
-import type { Row, Values } from '@core/entities';
-import { loanHomeValueSchema } from '@core/sharing/loanHomeRow';
+import type { LoanHomes } from '@core/work/loan/planLoan';
+import { MOST_HOMES } from '@core/work/loan/shareCamera';
+import { localDay } from '@core/ground/localTime';
+import { isoDay, localDayNumber } from '@core/method/weather/board';
+import { compassWord } from '@core/method/weather/plan';
+import type { Row, Values } from '@core/model/entities';
+import { loanHomeValueSchema } from '@core/model/loanHomeRow';
 import { PresenceCell } from './PresenceCell';
 import styles from './HomeList.module.css';
 

@@ -2,9 +2,9 @@
 
 import { InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
-import type { Values } from '@core/entities';
-import { loanValueSchema } from '@core/sharing/loanRow';
-import type { Strictness } from '@core/weather/plan';
+import type { Values } from '@core/model/entities';
+import { loanValueSchema } from '@core/model/loanRow';
+import type { Strictness } from '@core/method/weather/plan';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { problemsByField } from '@ui/form/problems';
 import { useUnits } from '@ui/units/UnitProvider';

@@ -2,7 +2,7 @@
 
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
-import { loanHomeValueSchema } from '@core/sharing/loanHomeRow';
+import { loanHomeValueSchema } from '@core/model/loanHomeRow';
 import styles from './PresenceCell.module.css';
 
 interface Times {

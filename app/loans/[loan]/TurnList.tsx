@@ -1,8 +1,8 @@
 'use client';
 
-import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
-import { gradeOf } from '@core/weather/rated';
-import { localDay, localTime } from '@core/units/localTime';
+import type { LoanHomes, PlannedLoan } from '@core/work/loan/planLoan';
+import { gradeOf } from '@core/method/weather/rated';
+import { localDay, localTime } from '@core/ground/localTime';
 import styles from './TurnList.module.css';
 
 /** Who has the camera when, what was given up for it, and who waits. */

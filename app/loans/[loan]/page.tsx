@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
-import { idSchema } from '@core/rows/fields';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
+import { idSchema } from '@core/ground/fields';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
 import { asking } from '@server/asking';
 import { listCameras, listHandovers } from '@data/queries/cameras';
 import { loadLoan } from '@data/queries/loans';

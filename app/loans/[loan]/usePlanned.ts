@@ -2,8 +2,8 @@
 
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { LoanHomes, PlannedLoan } from '@core/sharing/planLoan';
-import type { Weather } from '@core/weather/weather';
+import type { LoanHomes, PlannedLoan } from '@core/work/loan/planLoan';
+import type { Weather } from '@core/method/weather/weather';
 import type { LoanWorker } from '../../../workers/loan';
 
 export type PlannedState = { kind: 'working' } | { kind: 'ready'; planned: PlannedLoan } | { kind: 'problem'; words: string };

@@ -1,9 +1,9 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { siteOf, visitRow } from '@core/visit/theVisit';
-import { dayNumber } from '@core/weather/board';
-import { momentOf } from '@core/weather/localClock';
+import { siteOf, visitRow } from '@core/work/visit/theVisit';
+import { dayNumber } from '@core/method/weather/board';
+import { momentOf } from '@core/ground/localClock';
 import { downloadCalendar } from '@ui/weather/downloadCalendar';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './NextRound.module.css';

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { idSchema } from '@core/rows/fields';
+import { idSchema } from '@core/ground/fields';
 import { requireVisit } from '@data/queries/document';
 import { asking } from '@server/asking';
 import { Shell } from '@ui/shell/Shell';

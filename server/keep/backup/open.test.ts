@@ -5,7 +5,7 @@ import path from 'node:path';
 import { finished } from 'node:stream/promises';
 import fc from 'fast-check';
 import { ZipFile } from 'yazl';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { openBackup } from './open';
 import type { BackupSource } from './manifest';
 

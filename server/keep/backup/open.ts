@@ -2,7 +2,7 @@ import { createHash, type Hash } from 'node:crypto';
 import { statSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import { open as openZip, type Entry, type ZipFile } from 'yauzl';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import {
   BACKUP_VERSION,
   BLOB_TABLE,

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import type { CoreError } from '@core/errors';
+import type { CoreError } from '@core/ground/errors';
 import { knownMigrations } from '../migrations';
 import { openOldBackup } from './openOld';
 

@@ -1,6 +1,6 @@
 import { createReadStream } from 'node:fs';
 import { createGunzip } from 'node:zlib';
-import { CoreError } from '@core/errors';
+import { CoreError } from '@core/ground/errors';
 import { JOURNAL, knownMigrations } from '../migrations';
 import { BLOB_TABLE, type BackupSource, type Blob, type RowTexts, type TableRows } from './manifest';
 import { damaged } from './open';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { standInWeather } from '@core/weather/standIn';
-import { latitudeSchema, longitudeSchema } from '@core/weather/plan';
+import { standInWeather } from '@core/method/weather/standIn';
+import { latitudeSchema, longitudeSchema } from '@core/method/weather/plan';
 import { handle } from '../../handle';
 import { requireQuery } from '../../readBody';
 

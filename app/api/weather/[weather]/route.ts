@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cutWeather } from '@core/weather/weather';
+import { cutWeather } from '@core/method/weather/weather';
 import { asking } from '@server/asking';
 import { getWeather } from '@data/queries/weather';
 import { handle, requireId } from '../../handle';

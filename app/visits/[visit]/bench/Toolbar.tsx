@@ -2,7 +2,7 @@
 
 import { DownOutlined, MoreOutlined } from '@ant-design/icons';
 import { Button, Dropdown, Segmented, Slider, Tooltip } from 'antd';
-import type { SteadySpan } from '@core/scale/scale';
+import type { SteadySpan } from '@core/method/scale/scale';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { DrawingTool, View, ViewAction } from './view';

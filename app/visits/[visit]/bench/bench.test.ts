@@ -1,9 +1,9 @@
-import { NO_SETTINGS } from '@core/radiometry/settings';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
 import { ID, visitDocument, wallPixels } from '@core/testing/visit';
-import { anchorFor, steadyScaleFor } from '@core/visit/colours';
-import { meaningsFor } from '@core/visit/meanings';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import { comparisonFor, type FrameView } from '@core/visit/frameView';
+import { anchorFor, steadyScaleFor } from '@core/work/visit/colours';
+import { meaningsFor } from '@core/work/visit/meanings';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
+import { comparisonFor, type FrameView } from '@core/work/visit/frameView';
 import { FIRST_VIEW, viewReducer, type View } from './view';
 
 const chosen: View = {

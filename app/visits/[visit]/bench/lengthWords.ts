@@ -1,4 +1,4 @@
-import type { ShapeSize } from '@core/frame/metric';
+import type { ShapeSize } from '@core/method/frame/metric';
 
 /** A length as people say it on site: millimetres below 10 cm, centimetres below 1 m. */
 export function lengthWords(metres: number): string {

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { VisitDocument } from '@core/document';
-import { anchorFor } from '@core/visit/colours';
-import { frameView, type FrameView } from '@core/visit/frameView';
+import type { VisitDocument } from '@core/model/document';
+import { anchorFor } from '@core/work/visit/colours';
+import { frameView, type FrameView } from '@core/work/visit/frameView';
 
 /** @returns null while pixels are on their way */
 export function useBenchFrame(

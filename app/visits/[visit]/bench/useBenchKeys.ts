@@ -1,6 +1,6 @@
 'use client';
 
-import { orderedScale, type Scale } from '@core/scale/scale';
+import { orderedScale, type Scale } from '@core/method/scale/scale';
 import { useKeys, type KeyTable } from '@ui/keys/useKeys';
 import type { RegionEdits } from './useRegions';
 import type { DrawingTool, View, ViewAction } from './view';

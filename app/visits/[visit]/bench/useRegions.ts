@@ -2,15 +2,15 @@
 
 import { App } from 'antd';
 import { v7 as newId } from 'uuid';
-import type { DrawnShape, Shape } from '@core/frame/region';
-import { grownShape, movedShape, turnedShape } from '@core/frame/reshape';
-import { visitRow } from '@core/visit/theVisit';
-import type { Row } from '@core/entities';
-import type { RegionValue } from '@core/frame/regionRow';
-import { settingsIdOf } from '@core/rows/rowId';
+import type { DrawnShape, Shape } from '@core/method/frame/region';
+import { grownShape, movedShape, turnedShape } from '@core/method/frame/reshape';
+import { visitRow } from '@core/work/visit/theVisit';
+import type { Row } from '@core/model/entities';
+import type { RegionValue } from '@core/model/regionRow';
+import { settingsIdOf } from '@core/ground/rowId';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View, ViewAction } from './view';
 
 const NAMES: Record<Shape['kind'], string> = {

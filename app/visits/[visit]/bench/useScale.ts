@@ -1,9 +1,9 @@
 'use client';
 
-import { LEAST_SPAN_K, orderedScale, type Scale } from '@core/scale/scale';
-import { visitRow } from '@core/visit/theVisit';
+import { LEAST_SPAN_K, orderedScale, type Scale } from '@core/method/scale/scale';
+import { visitRow } from '@core/work/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { freshRange, type FrameView } from '@core/visit/frameView';
+import { freshRange, type FrameView } from '@core/work/visit/frameView';
 import type { View, ViewAction } from './view';
 
 /** The scale in force, and its changes: of the visit, of this frame alone, or against the reference. */

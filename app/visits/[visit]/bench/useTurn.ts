@@ -3,9 +3,9 @@
 import { App } from 'antd';
 import { useState } from 'react';
 import * as z from 'zod';
-import { CoreError } from '@core/errors';
-import type { Turn } from '@core/frame/reshape';
-import type { Row } from '@core/entities';
+import { CoreError } from '@core/ground/errors';
+import type { Turn } from '@core/method/frame/reshape';
+import type { Row } from '@core/model/entities';
 import { postJson } from '@ui/server/api';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 

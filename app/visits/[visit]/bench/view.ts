@@ -1,7 +1,7 @@
-import type { MatchedPoint } from '@core/frame/alignment';
-import type { By } from '@core/frame/reading';
-import type { Placement } from '@core/report/markPath';
-import type { Scale } from '@core/scale/scale';
+import type { MatchedPoint } from '@core/method/frame/alignment';
+import type { By } from '@core/method/frame/reading';
+import type { Placement } from '@core/paper/markPath';
+import type { Scale } from '@core/method/scale/scale';
 
 export const DRAWING_TOOLS = ['spot', 'box', 'ellipse', 'line', 'poly', 'length', 'leaveOut'] as const;
 export type DrawingTool = (typeof DRAWING_TOOLS)[number];

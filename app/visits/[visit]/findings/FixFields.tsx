@@ -2,9 +2,9 @@
 
 import { WarningOutlined } from '@ant-design/icons';
 import { InputNumber, Segmented } from 'antd';
-import { FINDING_STATES, type FindingState, STATE_WORDS } from '@core/visit/findingBasis';
-import { type FindingValue, findingValueSchema } from '@core/visit/findingRow';
-import { fixCautions } from '@core/visit/fixCautions';
+import { FINDING_STATES, type FindingState, STATE_WORDS } from '@core/model/findingBasis';
+import { type FindingValue, findingValueSchema } from '@core/model/findingRow';
+import { fixCautions } from '@core/work/findings/fixCautions';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { useMemo } from 'react';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { AS_FOUND, asFoundAdvice, balanceStateBefore, leftOf, walkOf } from '@core/circuit/balance';
+import { AS_FOUND, asFoundAdvice, balanceStateBefore, leftOf, walkOf } from '@core/work/heating/balance';
 import { DropChart } from './DropChart';
 import { EmitterCards } from './EmitterCards';
 import { NextStep } from './NextStep';

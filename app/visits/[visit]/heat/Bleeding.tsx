@@ -2,10 +2,10 @@
 
 import { WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { warmingOf } from '@core/circuit/heatingOf';
-import { heatingValueSchema } from '@core/heating/rows/heatingRow';
-import { localDay } from '@core/units/localTime';
-import { siteOf } from '@core/visit/theVisit';
+import { warmingOf } from '@core/work/heating/heatingOf';
+import { heatingValueSchema } from '@core/model/heatingRow';
+import { localDay } from '@core/ground/localTime';
+import { siteOf } from '@core/work/visit/theVisit';
 import { NumberField } from '@ui/form/NumberField';
 import { useFaces } from './useJudged';
 import { useHeat } from './useHeat';

@@ -3,7 +3,7 @@
 import { PlusOutlined, WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { v7 as newId } from 'uuid';
-import type { BoilerCardValue } from '@core/heating/rows/boilerCardRow';
+import type { BoilerCardValue } from '@core/model/boilerCardRow';
 import { BoilerCard } from './BoilerCard';
 import { newRate } from './BoilerRates';
 import { useHeat } from './useHeat';

@@ -3,11 +3,11 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
-import type { Row } from '@core/entities';
-import { FUEL_FACTS, FUELS } from '@core/heating/combustion';
-import { boilerCardValueSchema, type BoilerCardValue } from '@core/heating/rows/boilerCardRow';
-import { TEST_STATES, TEST_STATE_WORDS } from '@core/heating/testStates';
-import { photosOf } from '@core/visit/frames';
+import type { Row } from '@core/model/entities';
+import { FUEL_FACTS, FUELS } from '@core/method/heating/combustion';
+import { boilerCardValueSchema, type BoilerCardValue } from '@core/model/boilerCardRow';
+import { TEST_STATES, TEST_STATE_WORDS } from '@core/method/heating/testStates';
+import { photosOf } from '@core/work/visit/frames';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { BoilerRate, newRate } from './BoilerRates';

@@ -2,9 +2,9 @@
 
 import { CheckCircleFilled, DeleteOutlined, ExclamationCircleFilled } from '@ant-design/icons';
 import { Button, Checkbox } from 'antd';
-import { cardLines, rateVerdict, type Verdict } from '@core/heating/cardVerdict';
-import type { Fuel } from '@core/heating/combustion';
-import { fireRateSchema, type FireRate } from '@core/heating/rows/boilerCardRow';
+import { cardLines, rateVerdict, type Verdict } from '@core/work/heating/cardVerdict';
+import type { Fuel } from '@core/method/heating/combustion';
+import { fireRateSchema, type FireRate } from '@core/model/boilerCardRow';
 import { CommitText } from '@ui/form/CommitText';
 import { NumberField } from '@ui/form/NumberField';
 import styles from './Heat.module.css';

@@ -1,8 +1,8 @@
 'use client';
 
 import { CartesianGrid, LabelList, Line, LineChart, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { dropsByWalk, walkWords } from '@core/circuit/balance';
-import { PAPER } from '@core/report/palette';
+import { dropsByWalk, walkWords } from '@core/work/heating/balance';
+import { PAPER } from '@core/paper/palette';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useHeatPixels } from './useJudged';

@@ -1,8 +1,8 @@
 'use client';
 
-import { lastTails, turnWords } from '@core/circuit/balance';
-import { emitterState } from '@core/circuit/emitterState';
-import type { BalanceAdvice } from '@core/heating/balance/state';
+import { lastTails, turnWords } from '@core/work/heating/balance';
+import { emitterState } from '@core/work/heating/emitterState';
+import type { BalanceAdvice } from '@core/method/heating/balance/state';
 import { useUnits } from '@ui/units/UnitProvider';
 import { FacePicture } from './FacePicture';
 import { useFaces, useHeatPixels } from './useJudged';

@@ -2,17 +2,17 @@
 
 import { Button, Checkbox, Select } from 'antd';
 import { useState } from 'react';
-import type { Emitter } from '@core/circuit/emitters';
-import { turnWords } from '@core/circuit/balance';
-import { latestFace } from '@core/circuit/faces';
-import { warmingOf } from '@core/circuit/heatingOf';
-import { framesOfEmitter } from '@core/circuit/takeIn';
-import { TAILS, type TailKind } from '@core/heating/balance/state';
-import { BUILDS, EMITTER_BUILDS, type EmitterBuild } from '@core/heating/build';
-import { patternAdvice } from '@core/heating/patternAdvice';
-import { emitterValueSchema } from '@core/heating/rows/emitterRow';
-import { USUAL } from '@core/rows/usual';
-import { PATTERN_WORDS } from '@core/heating/patternWords';
+import type { Emitter } from '@core/work/heating/emitters';
+import { turnWords } from '@core/work/heating/balance';
+import { latestFace } from '@core/work/heating/faces';
+import { warmingOf } from '@core/work/heating/heatingOf';
+import { framesOfEmitter } from '@core/work/heating/takeIn';
+import { TAILS, type TailKind } from '@core/method/heating/balance/state';
+import { BUILDS, EMITTER_BUILDS, type EmitterBuild } from '@core/method/heating/build';
+import { patternAdvice } from '@core/method/heating/patternAdvice';
+import { emitterValueSchema } from '@core/model/emitterRow';
+import { USUAL } from '@core/ground/usual';
+import { PATTERN_WORDS } from '@core/method/heating/patternWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';

@@ -1,11 +1,11 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { correctedGrid } from '@core/circuit/faces';
-import type { FaceBox } from '@core/heating/faceBox';
+import { correctedGrid } from '@core/work/heating/faces';
+import type { FaceBox } from '@core/method/heating/faceBox';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
-import { drawValues } from '../round/drawValues';
-import { heatScale } from '@core/circuit/heatScale';
+import { drawValues } from '../viewfinder/drawValues';
+import { heatScale } from '@core/work/heating/heatScale';
 
 /** The face of an emitter cut out of its frame, in the colours that all emitters share. */
 export function FacePicture({

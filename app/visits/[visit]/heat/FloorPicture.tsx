@@ -2,14 +2,14 @@
 
 import { useDrag } from '@use-gesture/react';
 import { useMemo, useRef, useState } from 'react';
-import { correctedGrid } from '@core/circuit/faces';
-import type { FloorLoops } from '@core/heating/floor';
-import type { FaceBox } from '@core/heating/faceBox';
-import type { FloorTraceValue } from '@core/heating/rows/floorTraceRow';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import { ownRange } from '@core/scale/ownRange';
-import { orderedScale } from '@core/scale/scale';
-import { visitRow } from '@core/visit/theVisit';
+import { correctedGrid } from '@core/work/heating/faces';
+import type { FloorLoops } from '@core/method/heating/floor';
+import type { FaceBox } from '@core/method/heating/faceBox';
+import type { FloorTraceValue } from '@core/model/floorTraceRow';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
+import { ownRange } from '@core/method/scale/ownRange';
+import { orderedScale } from '@core/method/scale/scale';
+import { visitRow } from '@core/work/visit/theVisit';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';

@@ -2,9 +2,9 @@
 
 import { Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { coldSharesOf, framesOfShares, stagesSeen } from '@core/circuit/coldShares';
-import { FACE_STAGES, STAGE_WORDS, type FaceStage } from '@core/heating/stages';
-import { percent } from '@core/units/format';
+import { coldSharesOf, framesOfShares, stagesSeen } from '@core/work/heating/coldShares';
+import { FACE_STAGES, STAGE_WORDS, type FaceStage } from '@core/method/heating/stages';
+import { percent } from '@core/ground/format';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { EmitterCamera } from './EmitterCamera';
 import { FlushMarks } from './FlushMarks';

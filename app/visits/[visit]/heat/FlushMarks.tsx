@@ -1,8 +1,8 @@
 'use client';
 
 import { Checkbox } from 'antd';
-import { flushOf } from '@core/circuit/heatingOf';
-import { flushValueSchema, type FlushValue } from '@core/heating/rows/flushRow';
+import { flushOf } from '@core/work/heating/heatingOf';
+import { flushValueSchema, type FlushValue } from '@core/model/flushRow';
 import { NumberField } from '@ui/form/NumberField';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';

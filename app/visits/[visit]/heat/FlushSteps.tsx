@@ -4,11 +4,11 @@ import { CheckCircleFilled, MinusCircleOutlined, WarningOutlined } from '@ant-de
 import { App, Button, Input } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { flushOf } from '@core/circuit/heatingOf';
-import { FLUSH_STEPS, FLUSH_WORDS, whatKeeps, type FlushStep } from '@core/heating/flushSteps';
-import { CHANGES } from '@core/round/changes';
-import { putBackValueSchema } from '@core/round/putBackRow';
-import { openChanges } from '@core/round/round';
+import { flushOf } from '@core/work/heating/heatingOf';
+import { FLUSH_STEPS, FLUSH_WORDS, whatKeeps, type FlushStep } from '@core/method/heating/flushSteps';
+import { CHANGES } from '@core/model/changeKinds';
+import { putBackValueSchema } from '@core/model/putBackRow';
+import { openChanges } from '@core/work/round/round';
 import { useHeat } from './useHeat';
 import heat from './Heat.module.css';
 import styles from './Flush.module.css';

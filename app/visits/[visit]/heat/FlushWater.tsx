@@ -1,9 +1,9 @@
 'use client';
 
-import { flushOf } from '@core/circuit/heatingOf';
-import { CLEAR_SHARE, isClear } from '@core/heating/flushSteps';
-import { flushValueSchema, type FlushValue } from '@core/heating/rows/flushRow';
-import { percent } from '@core/units/format';
+import { flushOf } from '@core/work/heating/heatingOf';
+import { CLEAR_SHARE, isClear } from '@core/method/heating/flushSteps';
+import { flushValueSchema, type FlushValue } from '@core/model/flushRow';
+import { percent } from '@core/ground/format';
 import { CommitText } from '@ui/form/CommitText';
 import { NumberField } from '@ui/form/NumberField';
 import { useHeat } from './useHeat';

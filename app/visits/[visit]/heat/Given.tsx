@@ -1,8 +1,8 @@
 'use client';
 
-import { assumedOfGiven, flowForAll, givenOf } from '@core/circuit/givenOf';
-import { assumedLine, marked } from '@core/rows/source';
-import { number } from '@core/units/format';
+import { assumedOfGiven, flowForAll, givenOf } from '@core/work/heating/givenOf';
+import { assumedLine, marked } from '@core/ground/source';
+import { number } from '@core/ground/format';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { NoEmitters } from './Radiators';

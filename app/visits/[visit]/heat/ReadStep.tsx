@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Emitter } from '@core/circuit/emitters';
-import { ofWalk, roomAirOf } from '@core/circuit/heatingOf';
-import type { VisitDocument } from '@core/document';
-import { tailReadingValueSchema } from '@core/heating/rows/tailReadingRow';
+import type { Emitter } from '@core/work/heating/emitters';
+import { ofWalk, roomAirOf } from '@core/work/heating/heatingOf';
+import type { VisitDocument } from '@core/model/document';
+import { tailReadingValueSchema } from '@core/model/tailReadingRow';
 import { EmitterCamera } from './EmitterCamera';
 import { EmitterPicture } from './EmitterPicture';
 import { NumberField } from '@ui/form/NumberField';

@@ -12,8 +12,8 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { Button } from 'antd';
-import { inOrder, type Emitter } from '@core/circuit/emitters';
-import { warmingOrder } from '@core/circuit/warmingOrder';
+import { inOrder, type Emitter } from '@core/work/heating/emitters';
+import { warmingOrder } from '@core/work/heating/warmingOrder';
 import { useHeat, useHeatNow } from './useHeat';
 import heat from './Heat.module.css';
 import styles from './Schematic.module.css';

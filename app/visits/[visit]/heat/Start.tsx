@@ -2,13 +2,13 @@
 
 import { CheckOutlined, FireOutlined, WarningOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
-import { heatingOf, warmingOf } from '@core/circuit/heatingOf';
-import { warmingOrder } from '@core/circuit/warmingOrder';
-import { whyLate } from '@core/circuit/whyLate';
-import { heatingValueSchema, START_CHECKS, type StartCheck } from '@core/heating/rows/heatingRow';
-import { USUAL } from '@core/rows/usual';
-import { SCHOOLS, TARGETS, type School } from '@core/heating/school';
-import { openChanges } from '@core/round/round';
+import { heatingOf, warmingOf } from '@core/work/heating/heatingOf';
+import { warmingOrder } from '@core/work/heating/warmingOrder';
+import { whyLate } from '@core/work/heating/whyLate';
+import { heatingValueSchema, START_CHECKS, type StartCheck } from '@core/model/heatingRow';
+import { USUAL } from '@core/ground/usual';
+import { SCHOOLS, TARGETS, type School } from '@core/method/heating/school';
+import { openChanges } from '@core/work/round/round';
 import { PutBackList } from '@ui/round/PutBackList';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Bleeding } from './Bleeding';

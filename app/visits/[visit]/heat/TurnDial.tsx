@@ -1,6 +1,6 @@
 'use client';
 
-import { turnWords } from '@core/circuit/balance';
+import { turnWords } from '@core/work/heating/balance';
 import styles from './TurnDial.module.css';
 
 const CENTRE = 56;

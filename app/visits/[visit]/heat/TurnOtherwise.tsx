@@ -3,8 +3,8 @@
 import { MinusOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { turnWords } from '@core/circuit/balance';
-import { EIGHTH } from '@core/heating/balance/state';
+import { turnWords } from '@core/work/heating/balance';
+import { EIGHTH } from '@core/method/heating/balance/state';
 import styles from './Heat.module.css';
 
 /** A lockshield that was turned to another eighth than was asked for; beyond its stop nobody can say. */

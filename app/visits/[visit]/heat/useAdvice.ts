@@ -2,7 +2,7 @@
 
 import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { BalanceAdvice, BalanceState } from '@core/heating/balance/state';
+import type { BalanceAdvice, BalanceState } from '@core/method/heating/balance/state';
 import type { BalanceWorker } from '../../../../workers/balance';
 
 /**

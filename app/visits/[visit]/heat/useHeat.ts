@@ -1,15 +1,15 @@
 'use client';
 
 import { useCallback, useMemo } from 'react';
-import { emitterRowOf, emittersOf, type Emitter } from '@core/circuit/emitters';
-import { heatingInForce, heatingOf, warmingOf } from '@core/circuit/heatingOf';
-import type { Put } from '@core/circuit/takeIn';
-import type { VisitDocument } from '@core/document';
-import type { EmitterValue } from '@core/heating/rows/emitterRow';
-import type { HeatingValue } from '@core/heating/rows/heatingRow';
-import type { WarmingValue } from '@core/heating/rows/warmingRow';
-import { localTime } from '@core/units/localTime';
-import { siteOf } from '@core/visit/theVisit';
+import { emitterRowOf, emittersOf, type Emitter } from '@core/work/heating/emitters';
+import { heatingInForce, heatingOf, warmingOf } from '@core/work/heating/heatingOf';
+import type { Put } from '@core/work/heating/takeIn';
+import type { VisitDocument } from '@core/model/document';
+import type { EmitterValue } from '@core/model/emitterRow';
+import type { HeatingValue } from '@core/model/heatingRow';
+import type { WarmingValue } from '@core/model/warmingRow';
+import { localTime } from '@core/ground/localTime';
+import { siteOf } from '@core/work/visit/theVisit';
 import { useNow } from '@ui/time/useNow';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import { emittersOf } from '@core/circuit/emitters';
-import { judgeFace, latestFace, type JudgedFace } from '@core/circuit/faces';
-import { frameOfReading, readingsOf, type Pixels } from '@core/circuit/tails';
+import { emittersOf } from '@core/work/heating/emitters';
+import { judgeFace, latestFace, type JudgedFace } from '@core/work/heating/faces';
+import { frameOfReading, readingsOf, type Pixels } from '@core/work/heating/tails';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Pixels of every frame that readings and newest faces of the visit need; asked for once, there as they come. */

@@ -2,9 +2,9 @@
 
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { KINDS } from '@core/visit/kinds';
-import type { PlanValue } from '@core/visit/planRow';
-import { onlyRow, siteOf } from '@core/visit/theVisit';
+import { KINDS } from '@core/model/visitKinds';
+import type { PlanValue } from '@core/model/planRow';
+import { onlyRow, siteOf } from '@core/work/visit/theVisit';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { useNow } from '@ui/time/useNow';
 import { useVisit } from '@ui/visit/VisitProvider';

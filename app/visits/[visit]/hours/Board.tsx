@@ -1,13 +1,13 @@
 'use client';
 
+import { HOUR_MS } from '@core/ground/localClock';
 import { Fragment, useRef, type KeyboardEvent } from 'react';
-import { localDay } from '@core/units/localTime';
-import { gradeOf, type Score } from '@core/weather/rated';
-import { boardCells, CELL_H, CELLS_A_DAY, type BoardDay, type Cell } from '@core/weather/board';
-import { compassWord } from '@core/weather/plan';
-import type { HourScore } from '@core/weather/scoreHours';
-import { HOUR_MS } from '@core/weather/weather';
-import { WALL_WORDS } from '@core/weather/wallMemory';
+import { localDay } from '@core/ground/localTime';
+import { gradeOf, type Score } from '@core/method/weather/rated';
+import { boardCells, CELL_H, CELLS_A_DAY, type BoardDay, type Cell } from '@core/method/weather/board';
+import { compassWord } from '@core/method/weather/plan';
+import type { HourScore } from '@core/method/weather/scoreHours';
+import { WALL_WORDS } from '@core/method/weather/wallMemory';
 import type { ScoredWeek } from './useHours';
 import styles from './Board.module.css';
 

@@ -3,9 +3,9 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
-import { localDay } from '@core/units/localTime';
-import { isoDay } from '@core/weather/board';
-import { nightSchema, type Night } from '@core/weather/typedNights';
+import { localDay } from '@core/ground/localTime';
+import { isoDay } from '@core/method/weather/board';
+import { nightSchema, type Night } from '@core/method/weather/typedNights';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Hours.module.css';
 

@@ -2,9 +2,9 @@
 
 import { CheckOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import type { Slot } from '@core/weather/bestSlots';
-import { gradeOf } from '@core/weather/rated';
-import { localDay, localTime } from '@core/units/localTime';
+import type { Slot } from '@core/method/weather/bestSlots';
+import { gradeOf } from '@core/method/weather/rated';
+import { localDay, localTime } from '@core/ground/localTime';
 import { useNow } from '@ui/time/useNow';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { ScoredWeek } from './useHours';

@@ -2,10 +2,10 @@
 
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Popover } from 'antd';
-import { onlyRow } from '@core/visit/theVisit';
-import { USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/weather/wallMemory';
-import { hoursOfMemory } from '@core/weather/wallResponse';
-import { timeConstantsSchema } from '@core/weather/plan';
+import { onlyRow } from '@core/work/visit/theVisit';
+import { USUAL_TIME_CONSTANTS, WALL_WORDS, WALLS } from '@core/method/weather/wallMemory';
+import { hoursOfMemory } from '@core/method/weather/wallResponse';
+import { timeConstantsSchema } from '@core/method/weather/plan';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './WallMemory.module.css';
 

@@ -12,13 +12,13 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { gradeOf } from '@core/weather/rated';
-import type { HourScore } from '@core/weather/scoreHours';
-import { WALL_WORDS } from '@core/weather/wallMemory';
-import { number } from '@core/units/format';
-import { localDay, localTime } from '@core/units/localTime';
-import { leastUValue } from '@core/weather/leastU';
-import { fahrenheitDifferenceFromKelvin } from '@core/units/temperature';
+import { gradeOf } from '@core/method/weather/rated';
+import type { HourScore } from '@core/method/weather/scoreHours';
+import { WALL_WORDS } from '@core/method/weather/wallMemory';
+import { number } from '@core/ground/format';
+import { localDay, localTime } from '@core/ground/localTime';
+import { leastUValue } from '@core/method/weather/leastU';
+import { fahrenheitDifferenceFromKelvin } from '@core/ground/temperature';
 import { DataTable } from '@ui/table/DataTable';
 import { useUnits } from '@ui/units/UnitProvider';
 import { rowName, scoreOf, type Picked } from './Board';

@@ -1,15 +1,15 @@
 'use client';
 
 import { useMemo } from 'react';
-import { bestSlots, type Slot } from '@core/weather/bestSlots';
-import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type BoardDay } from '@core/weather/board';
-import { momentOf } from '@core/weather/localClock';
-import type { HoursPlan } from '@core/weather/plan';
-import { scoreHours, type HoursResult } from '@core/weather/scoreHours';
-import { onlyRow, visitRow } from '@core/visit/theVisit';
-import { hoursPlanOf } from '@core/visit/hoursPlan';
-import { isPractice } from '@core/visit/practice';
-import { inTypedNight } from '@core/weather/typedNights';
+import { bestSlots, type Slot } from '@core/method/weather/bestSlots';
+import { BOARD_DAYS, boardDays, dayNumber, LEAD_DAYS, localDayNumber, type BoardDay } from '@core/method/weather/board';
+import { momentOf } from '@core/ground/localClock';
+import type { HoursPlan } from '@core/method/weather/plan';
+import { scoreHours, type HoursResult } from '@core/method/weather/scoreHours';
+import { onlyRow, visitRow } from '@core/work/visit/theVisit';
+import { hoursPlanOf } from '@core/work/visit/hoursPlan';
+import { isPractice } from '@core/work/visit/practice';
+import { inTypedNight } from '@core/method/weather/typedNights';
 import { useNow } from '@ui/time/useNow';
 import { useWeather, type FoundWeather, type WeatherState } from '@ui/weather/useWeather';
 import { useVisit } from '@ui/visit/VisitProvider';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { weatherOfNights, type Night } from '@core/weather/typedNights';
+import { weatherOfNights, type Night } from '@core/method/weather/typedNights';
 import type { FoundWeather } from '@ui/weather/useWeather';
 
 export interface TypedNights {

@@ -1,4 +1,4 @@
-import { FIRST_AID } from '@core/camera/firstAid';
+import { FIRST_AID } from '@core/paper/firstAid';
 import styles from './FirstAid.module.css';
 
 /** What to do when the camera does not do what it should. */

@@ -3,9 +3,9 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
-import { kitListOf, kitOf } from '@core/round/kit';
-import { onlyRow } from '@core/visit/theVisit';
-import { KINDS } from '@core/visit/kinds';
+import { kitListOf, kitOf } from '@core/work/round/kit';
+import { onlyRow } from '@core/work/visit/theVisit';
+import { KINDS } from '@core/model/visitKinds';
 import { PutBackList } from '@ui/round/PutBackList';
 import { Later } from '@ui/shell/Later';
 import { UndoButtons } from '@ui/shell/UndoButtons';

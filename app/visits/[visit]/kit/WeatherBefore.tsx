@@ -1,14 +1,15 @@
 'use client';
 
+import { HOUR_MS } from '@core/ground/localClock';
 import { CloudDownloadOutlined } from '@ant-design/icons';
 import { App, Button } from 'antd';
 import { useState } from 'react';
 import * as z from 'zod';
-import { rowIdFrom } from '@core/rows/rowId';
-import { HOUR_MS, weatherSchema } from '@core/weather/weather';
-import { framesOf, takenAtOf } from '@core/visit/frames';
-import { onlyRow, visitRow } from '@core/visit/theVisit';
-import { REMEMBERED_H } from '@core/visit/wallHistoryOf';
+import { rowIdFrom } from '@core/ground/rowId';
+import { weatherSchema } from '@core/method/weather/weather';
+import { framesOf, takenAtOf } from '@core/work/visit/frames';
+import { onlyRow, visitRow } from '@core/work/visit/theVisit';
+import { REMEMBERED_H } from '@core/work/visit/wallHistoryOf';
 import { getJson, wordsOf } from '@ui/server/api';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -1,6 +1,6 @@
-import { lookOptionsFor } from '@core/candidates/lookAt';
-import type { VisitDocument } from '@core/document';
-import { lineFor } from '@core/visit/settingsInForce';
+import { lookOptionsFor } from '@core/work/findings/lookAt';
+import type { VisitDocument } from '@core/model/document';
+import { lineFor } from '@core/work/visit/settingsInForce';
 import type { Looked } from './useFrameLook';
 
 /** A frame of the visit as it is looked through with its settings. */

@@ -2,9 +2,9 @@
 
 import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FrameLook } from '@core/candidates/seen';
-import type { LookOptions } from '@core/detect/places';
-import type { RadianceLine } from '@core/radiometry/measurement';
+import type { FrameLook } from '@core/work/findings/seen';
+import type { LookOptions } from '@core/method/detect/places';
+import type { RadianceLine } from '@core/method/radiometry/measurement';
 import type { DetectWorker } from '../../../../workers/detect';
 
 /** What has to be known of a frame to look it through. */

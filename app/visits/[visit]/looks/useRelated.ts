@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useMemo } from 'react';
-import type { Related } from '@core/candidates/argue';
-import { partnerOf } from '@core/candidates/partner';
-import { otherSideFrameOf } from '@core/candidates/related';
+import type { Related } from '@core/work/findings/argue';
+import { partnerOf } from '@core/work/findings/partner';
+import { otherSideFrameOf } from '@core/work/findings/related';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { lastTimesFrame, lookedFrame } from './lookedFrame';
 import { useFrameLook } from './useFrameLook';

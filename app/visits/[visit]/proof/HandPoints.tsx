@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import { useRef, useState, type MouseEvent } from 'react';
-import type { Grid } from '@core/detect/grid';
-import type { PairValue } from '@core/proof/pairRow';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import type { Scale } from '@core/scale/scale';
+import type { Grid } from '@core/ground/grid';
+import type { PairValue } from '@core/model/pairRow';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
+import type { Scale } from '@core/method/scale/scale';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import styles from './Proof.module.css';

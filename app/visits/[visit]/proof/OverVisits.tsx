@@ -1,13 +1,13 @@
 'use client';
 
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import type { VisitDocument } from '@core/document';
-import type { PairValue } from '@core/proof/pairRow';
-import { DEN } from '@core/report/palette';
-import { localDay } from '@core/units/localTime';
-import { siteOf } from '@core/visit/theVisit';
+import type { VisitDocument } from '@core/model/document';
+import type { PairValue } from '@core/model/pairRow';
+import { DEN } from '@core/paper/palette';
+import { localDay } from '@core/ground/localTime';
+import { siteOf } from '@core/work/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { useEarlierVisits } from './useEarlierVisits';
+import { useEarlierVisits } from '../computed/useEarlierVisits';
 import { useOverVisits } from './useOverVisits';
 import styles from './Proof.module.css';
 

@@ -4,11 +4,11 @@ import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, PauseOutlined, Ques
 import { Alert, Button, Input, Select, Tooltip } from 'antd';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { Change, Look, Verdict } from '@core/compare/change';
-import type { VisitDocument } from '@core/document';
-import { OUTCOMES, SURFACE_ANSWERS, type SurfaceAnswer, type PairRegion, type PairValue } from '@core/proof/pairRow';
-import { changedK, isProven, leftBy } from '@core/proof/left';
-import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/proof/proofWords';
+import type { Change, Look, Verdict } from '@core/method/compare/change';
+import type { VisitDocument } from '@core/model/document';
+import { OUTCOMES, SURFACE_ANSWERS, type SurfaceAnswer, type PairRegion, type PairValue } from '@core/model/pairRow';
+import { changedK, isProven, leftBy } from '@core/work/proof/left';
+import { OUTCOME_WORDS, plainWords, SURFACE_WORDS, VERDICT_WORDS, whyWords } from '@core/work/proof/proofWords';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { NextRound } from '../NextRound';

@@ -1,12 +1,12 @@
 'use client';
 
-import type { VisitDocument } from '@core/document';
-import { outlineOf } from '@core/frame/reshape';
-import { moved } from '@core/geometry/affine';
-import { projected, type Homography } from '@core/geometry/homography';
-import type { Point } from '@core/geometry/point';
-import type { PairValue } from '@core/proof/pairRow';
-import type { PairPhoto } from '@core/proof/photosOfPair';
+import type { VisitDocument } from '@core/model/document';
+import { outlineOf } from '@core/method/frame/reshape';
+import { moved } from '@core/ground/affine';
+import { projected, type Homography } from '@core/ground/homography';
+import type { Point } from '@core/ground/point';
+import type { PairValue } from '@core/model/pairRow';
+import type { PairPhoto } from '@core/work/proof/photosOfPair';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl } from '@ui/visit/photoUrl';
 import styles from './Proof.module.css';

@@ -2,8 +2,8 @@
 
 import { CheckCircleFilled, CameraOutlined, ClockCircleOutlined, MinusCircleFilled } from '@ant-design/icons';
 import { Button } from 'antd';
-import { OUTCOME_WORDS } from '@core/proof/proofWords';
-import type { ToProve } from '@core/proof/toProve';
+import { OUTCOME_WORDS } from '@core/work/proof/proofWords';
+import type { ToProve } from '@core/work/proof/toProve';
 import styles from './Proof.module.css';
 
 /** The findings that are looked at again, with how far each is. */

@@ -2,13 +2,13 @@
 
 import { Select } from 'antd';
 import Link from 'next/link';
-import type { VisitDocument } from '@core/document';
-import { knownOf } from '@core/proof/looks';
-import { type PairValue, SAID_WALLS, type SaidWall } from '@core/proof/pairRow';
-import { historyWords, WALL_CLASS_WORDS, WORK_WORDS } from '@core/proof/proofWords';
-import { WORKS } from '@core/compare/lossChange';
-import { standingOf } from '@core/visit/standing';
-import { wallHistoryOf } from '@core/visit/wallHistoryOf';
+import type { VisitDocument } from '@core/model/document';
+import { knownOf } from '@core/work/proof/looks';
+import { type PairValue, SAID_WALLS, type SaidWall } from '@core/model/pairRow';
+import { historyWords, WALL_CLASS_WORDS, WORK_WORDS } from '@core/work/proof/proofWords';
+import { WORKS } from '@core/method/compare/lossChange';
+import { standingOf } from '@core/work/visit/standing';
+import { wallHistoryOf } from '@core/work/visit/wallHistoryOf';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Proof.module.css';

@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import type { Matched } from '@core/compare/byHand';
-import type { Change, Known, Place } from '@core/compare/change';
-import type { PairPhoto } from '@core/proof/photosOfPair';
-import type { Sides } from '@core/proof/sides';
-import type { Laying } from '@core/compare/lay';
-import { askedPhotos } from './askedPhotos';
-import { useCompareWorker } from './useCompareWorker';
+import type { Matched } from '@core/method/compare/byHand';
+import type { Change, Known, Place } from '@core/method/compare/change';
+import type { PairPhoto } from '@core/work/proof/photosOfPair';
+import type { Sides } from '@core/work/proof/sides';
+import type { Laying } from '@core/method/compare/lay';
+import { askedPhotos } from '../computed/askedPhotos';
+import { useCompareWorker } from '../computed/useCompareWorker';
 
 /** What is known of a pair; null for what is being computed. */
 export interface Compared {

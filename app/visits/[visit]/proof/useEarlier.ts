@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { VisitDocument } from '@core/document';
-import { CoreError } from '@core/errors';
-import { packedDocumentSchema } from '@core/packedDocument';
+import type { VisitDocument } from '@core/model/document';
+import { CoreError } from '@core/ground/errors';
+import { packedDocumentSchema } from '@core/model/packedDocument';
 import { getJson } from '@ui/server/api';
 import { documentAddress } from '@ui/visit/documentAddress';
 

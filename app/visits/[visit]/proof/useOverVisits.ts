@@ -1,16 +1,16 @@
 'use client';
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { VisitDocument } from '@core/document';
-import { knownOf, placeOf } from '@core/proof/looks';
-import { courseOf, seenAgain, type CoursePoint } from '@core/proof/overVisits';
-import type { PairValue } from '@core/proof/pairRow';
-import type { Answer } from '@core/proof/proven';
-import { photosOfPair, type PairPhoto } from '@core/proof/photosOfPair';
-import { sidesOf, type Sides } from '@core/proof/sides';
+import type { VisitDocument } from '@core/model/document';
+import { knownOf, placeOf } from '@core/work/proof/looks';
+import { courseOf, seenAgain, type CoursePoint } from '@core/work/proof/overVisits';
+import type { PairValue } from '@core/model/pairRow';
+import type { Answer } from '@core/work/proof/proven';
+import { photosOfPair, type PairPhoto } from '@core/work/proof/photosOfPair';
+import { sidesOf, type Sides } from '@core/work/proof/sides';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { askedPhotos } from './askedPhotos';
-import { useCompareWorker } from './useCompareWorker';
+import { askedPhotos } from '../computed/askedPhotos';
+import { useCompareWorker } from '../computed/useCompareWorker';
 
 interface Known {
   sides: Sides;

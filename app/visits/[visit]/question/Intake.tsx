@@ -3,10 +3,10 @@
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Radio } from 'antd';
 import Link from 'next/link';
-import { onlyRow, roomsOf, visitRow } from '@core/visit/theVisit';
-import { KINDS, VISIT_KINDS, type VisitKind } from '@core/visit/kinds';
-import { type IntakeValue, intakeValueSchema } from '@core/visit/intakeRow';
-import { visitValueSchema } from '@core/visit/visitRow';
+import { onlyRow, roomsOf, visitRow } from '@core/work/visit/theVisit';
+import { KINDS, VISIT_KINDS, type VisitKind } from '@core/model/visitKinds';
+import { type IntakeValue, intakeValueSchema } from '@core/model/intakeRow';
+import { visitValueSchema } from '@core/model/visitRow';
 import { CommitText } from '@ui/form/CommitText';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useVisit } from '@ui/visit/VisitProvider';

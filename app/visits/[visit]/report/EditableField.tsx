@@ -1,10 +1,10 @@
 'use client';
 
 import { Button } from 'antd';
-import type { Block } from '@core/report/block';
-import { intakeValueSchema } from '@core/visit/intakeRow';
-import { onlyRow, visitRow } from '@core/visit/theVisit';
-import { visitValueSchema } from '@core/visit/visitRow';
+import type { Block } from '@core/paper/block';
+import { intakeValueSchema } from '@core/model/intakeRow';
+import { onlyRow, visitRow } from '@core/work/visit/theVisit';
+import { visitValueSchema } from '@core/model/visitRow';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './ReportPreview.module.css';

@@ -2,8 +2,8 @@
 
 import { DownloadOutlined } from '@ant-design/icons';
 import { Alert, Button, Progress } from 'antd';
-import { sheetsOf } from '@core/report/block';
-import { blocksOf } from '@core/report/blocks';
+import { sheetsOf } from '@core/paper/block';
+import { blocksOf } from '@core/paper/blocks';
 import { useReport } from '@ui/finding/useReport';
 import { usePdf } from '@ui/pdf/usePdf';
 import { Blocks } from '@ui/report/Blocks';

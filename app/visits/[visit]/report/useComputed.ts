@@ -1,15 +1,15 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { VisitDocument } from '@core/document';
-import { huntOf } from '@core/hunt/huntOf';
-import { huntedSeries } from '@core/hunt/seek';
-import { earlierVisitsOf } from '@core/proof/proven';
-import type { Computed } from '@core/report/model';
+import type { VisitDocument } from '@core/model/document';
+import { huntOf } from '@core/work/water/huntOf';
+import { huntedSeries } from '@core/work/water/seek';
+import { earlierVisitsOf } from '@core/work/proof/proven';
+import type { Computed } from '@core/paper/model';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { useEarlierVisits } from '../proof/useEarlierVisits';
-import { useProven } from '../proof/useProven';
-import { useSought } from '../water/useSought';
+import { useEarlierVisits } from '../computed/useEarlierVisits';
+import { useProven } from '../computed/useProven';
+import { useSought } from '../computed/useSought';
 
 /** What the report says of pairs and of a series, as it comes from workers of the page. */
 export function useComputed(): { computed: Computed; earlier: readonly VisitDocument[] } {

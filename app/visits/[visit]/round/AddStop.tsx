@@ -4,8 +4,8 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { ownStopValueSchema } from '@core/round/ownStopRow';
-import { roomsOf } from '@core/visit/theVisit';
+import { ownStopValueSchema } from '@core/model/ownStopRow';
+import { roomsOf } from '@core/work/visit/theVisit';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './AddStop.module.css';
 

@@ -2,9 +2,9 @@
 
 import { CheckOutlined, HistoryOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { openStops } from '@core/round/openStops';
-import type { Round } from '@core/round/round';
-import type { Stop } from '@core/round/stops';
+import { openStops } from '@core/work/round/openStops';
+import type { Round } from '@core/work/round/round';
+import type { Stop } from '@core/work/round/stops';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './RoomList.module.css';
 

@@ -2,7 +2,7 @@
 
 import { Button, InputNumber, Select } from 'antd';
 import { useState } from 'react';
-import { type StopValue, stopValueSchema } from '@core/round/stopRow';
+import { type StopValue, stopValueSchema } from '@core/model/stopRow';
 import { CommitText } from '@ui/form/CommitText';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';

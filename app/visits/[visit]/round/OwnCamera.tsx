@@ -3,12 +3,12 @@
 import { CameraOutlined, VideoCameraOutlined } from '@ant-design/icons';
 import { Alert, Button, Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import type { EarlierStop } from '@core/document';
-import { localDay } from '@core/units/localTime';
-import { siteOf, visitRow } from '@core/visit/theVisit';
+import type { EarlierStop } from '@core/model/document';
+import { localDay } from '@core/ground/localTime';
+import { siteOf, visitRow } from '@core/work/visit/theVisit';
 import { WatchButton } from '@ui/import/WatchButton';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { LastTime } from './LastTime';
+import { LastTime } from '../viewfinder/LastTime';
 import type { FolderWatch } from '@ui/import/useFolderWatch';
 import { useLivePicture } from './useLivePicture';
 import styles from './OwnCamera.module.css';

@@ -1,8 +1,8 @@
 'use client';
 
-import { coverageOf, minutesIn, type Outcome } from '@core/round/coverage';
-import type { Round } from '@core/round/round';
-import type { Stop } from '@core/round/stops';
+import { coverageOf, minutesIn, type Outcome } from '@core/work/round/coverage';
+import type { Round } from '@core/work/round/round';
+import type { Stop } from '@core/work/round/stops';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './RoomList.module.css';
 

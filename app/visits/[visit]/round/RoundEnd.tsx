@@ -2,11 +2,11 @@
 
 import { Button } from 'antd';
 import Link from 'next/link';
-import type { Round } from '@core/round/round';
-import { stopRowOf, struckStops } from '@core/round/round';
-import type { Stop } from '@core/round/stops';
-import { number } from '@core/units/format';
-import { openFindings, shoppingList } from '@core/visit/findings';
+import type { Round } from '@core/work/round/round';
+import { stopRowOf, struckStops } from '@core/work/round/round';
+import type { Stop } from '@core/work/round/stops';
+import { number } from '@core/ground/format';
+import { openFindings, shoppingList } from '@core/work/visit/findings';
 import { PutBackList } from '@ui/round/PutBackList';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { NextRound } from '../NextRound';

@@ -3,7 +3,7 @@
 import { App, Button } from 'antd';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { v7 as newId } from 'uuid';
-import { RECORDING_TYPES } from '@core/round/recording';
+import { RECORDING_TYPES } from '@core/work/round/recording';
 import { patientFetch } from '@ui/server/reachable';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -12,16 +12,16 @@ import {
 } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { lookForWords } from '@core/round/lookFor';
-import { placeAt } from '@core/round/lookForStop';
-import { cameraOf, type Round } from '@core/round/round';
-import { standFor, standWords } from '@core/round/stand';
-import { stopCaution } from '@core/round/stopCaution';
-import type { Stop } from '@core/round/stops';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import type { Pose } from '@core/simulate/surface';
-import type { Row } from '@core/entities';
-import { onlyRow, visitRow } from '@core/visit/theVisit';
+import { lookForWords } from '@core/work/round/lookFor';
+import { placeAt } from '@core/work/round/lookForStop';
+import { cameraOf, type Round } from '@core/work/round/round';
+import { standFor, standWords } from '@core/work/round/stand';
+import { stopCaution } from '@core/work/round/stopCaution';
+import type { Stop } from '@core/work/round/stops';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import type { Pose } from '@core/method/simulate/surface';
+import type { Row } from '@core/model/entities';
+import { onlyRow, visitRow } from '@core/work/visit/theVisit';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useKeys } from '@ui/keys/useKeys';
 import { UndoButtons } from '@ui/shell/UndoButtons';
@@ -38,8 +38,8 @@ import { OwnCamera } from './OwnCamera';
 import type { FolderWatch } from '@ui/import/useFolderWatch';
 import { useStopActions } from './useStopActions';
 import { useStopFiles } from './useStopFiles';
-import type { Shot } from './useViewfinder';
-import { Viewfinder } from './Viewfinder';
+import type { Shot } from '../viewfinder/useViewfinder';
+import { Viewfinder } from '../viewfinder/Viewfinder';
 import styles from './StopDesk.module.css';
 
 /** One stop: what to look for, how to stand, what the camera sees, and the answer. */

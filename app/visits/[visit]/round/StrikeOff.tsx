@@ -2,9 +2,9 @@
 
 import { StopOutlined } from '@ant-design/icons';
 import { Button, Popconfirm } from 'antd';
-import { stopRowOf } from '@core/round/round';
-import type { Stop } from '@core/round/stops';
-import { framesOf, photosOf } from '@core/visit/frames';
+import { stopRowOf } from '@core/work/round/round';
+import type { Stop } from '@core/work/round/stops';
+import { framesOf, photosOf } from '@core/work/visit/frames';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Takes a stop off this round; what was taken there stays. It comes back at the end of the round, or by undo. */

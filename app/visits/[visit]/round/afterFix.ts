@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
-import { secondLook } from '@core/visit/secondLook';
+import type { VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
+import { secondLook } from '@core/work/visit/secondLook';
 import type { Edit } from '@ui/store/rowStore';
 
 /** What makes a frame that was just taken the second look at a finding that was closed. */

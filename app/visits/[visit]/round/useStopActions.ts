@@ -4,15 +4,15 @@ import { App } from 'antd';
 import { useCallback, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import * as z from 'zod';
-import type { VisitDocument } from '@core/document';
-import { CoreError } from '@core/errors';
-import { stopRowOf } from '@core/round/round';
-import type { Answer, StopValue } from '@core/round/stopRow';
-import type { Stop } from '@core/round/stops';
+import type { VisitDocument } from '@core/model/document';
+import { CoreError } from '@core/ground/errors';
+import { stopRowOf } from '@core/work/round/round';
+import type { Answer, StopValue } from '@core/model/stopRow';
+import type { Stop } from '@core/work/round/stops';
 import { postAgain } from '@ui/server/api';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { Shot } from './useViewfinder';
+import type { Shot } from '../viewfinder/useViewfinder';
 
 const now = () => Date.now();
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { useCallback, useRef } from 'react';
-import type { Row } from '@core/entities';
-import type { SurfaceValue } from '@core/house/surfaceRow';
-import type { StopValue } from '@core/round/stopRow';
-import { sideOfSurface, type Stop } from '@core/round/stops';
+import type { Row } from '@core/model/entities';
+import type { SurfaceValue } from '@core/model/surfaceRow';
+import type { StopValue } from '@core/model/stopRow';
+import { sideOfSurface, type Stop } from '@core/work/round/stops';
 import { importedRows } from '@ui/import/importedRows';
 import { type ImportPlace, useImport } from '@ui/import/useImport';
 import { useVisit } from '@ui/visit/VisitProvider';

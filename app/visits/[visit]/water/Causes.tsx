@@ -1,8 +1,8 @@
 'use client';
 
 import { Tooltip } from 'antd';
-import { weighed, type StepsDone } from '@core/hunt/hypotheses';
-import { HYPOTHESIS_WORDS, PREDICTS } from '@core/hunt/huntWords';
+import { weighed, type StepsDone } from '@core/model/hypotheses';
+import { HYPOTHESIS_WORDS, PREDICTS } from '@core/work/water/huntWords';
 import styles from './Water.module.css';
 
 /** What it may be, weighed by what was done. */

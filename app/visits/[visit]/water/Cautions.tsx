@@ -1,4 +1,4 @@
-import { OPENING_CAUTIONS } from '@core/hunt/leakWords';
+import { OPENING_CAUTIONS } from '@core/work/water/leakWords';
 import styles from './Water.module.css';
 
 /** Before anybody opens a floor. */

@@ -3,9 +3,9 @@
 import { Button, Empty } from 'antd';
 import { useMemo, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { metresEachOf } from '@core/hunt/seek';
-import { DEN } from '@core/report/palette';
-import { drainProfile } from '@core/water/drainWidth';
+import { metresEachOf } from '@core/work/water/seek';
+import { DEN } from '@core/paper/palette';
+import { drainProfile } from '@core/method/water/drainWidth';
 import { PlacePicture } from './PlacePicture';
 import { useDampFrame } from './useDampFrame';
 import { useHunt } from './useHunt';

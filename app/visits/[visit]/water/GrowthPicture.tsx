@@ -1,9 +1,9 @@
 'use client';
 
 import { useRef, type MouseEvent } from 'react';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import type { Scale } from '@core/scale/scale';
-import type { Timelapse } from '@core/water/timelapse';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
+import type { Scale } from '@core/method/scale/scale';
+import type { Timelapse } from '@core/method/water/timelapse';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import { pixelAt } from './pixelAt';

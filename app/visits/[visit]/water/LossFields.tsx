@@ -1,8 +1,8 @@
 'use client';
 
-import { huntValueSchema } from '@core/hunt/huntRow';
-import { lossOf } from '@core/hunt/loss';
-import { lossWords } from '@core/report/leak';
+import { huntValueSchema } from '@core/model/huntRow';
+import { lossOf } from '@core/work/water/loss';
+import { lossWords } from '@core/paper/leak';
 import { NumberField } from '@ui/form/NumberField';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';

@@ -1,8 +1,8 @@
 'use client';
 
 import { Button, Input, Select } from 'antd';
-import { HYPOTHESES, type Hypothesis } from '@core/hunt/hypotheses';
-import { HYPOTHESIS_WORDS } from '@core/hunt/huntWords';
+import { HYPOTHESES, type Hypothesis } from '@core/model/hypotheses';
+import { HYPOTHESIS_WORDS } from '@core/work/water/huntWords';
 import { NumberField } from '@ui/form/NumberField';
 import * as z from 'zod';
 import { useHunt } from './useHunt';

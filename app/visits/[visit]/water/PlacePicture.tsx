@@ -1,11 +1,11 @@
 'use client';
 
 import { useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
-import type { Grid } from '@core/detect/grid';
-import { IDENTITY_LINE } from '@core/radiometry/measurement';
-import { ownRange } from '@core/scale/ownRange';
-import { orderedScale } from '@core/scale/scale';
-import { visitRow } from '@core/visit/theVisit';
+import type { Grid } from '@core/ground/grid';
+import { IDENTITY_LINE } from '@core/method/radiometry/measurement';
+import { ownRange } from '@core/method/scale/ownRange';
+import { orderedScale } from '@core/method/scale/scale';
+import { visitRow } from '@core/work/visit/theVisit';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import { useVisit } from '@ui/visit/VisitProvider';

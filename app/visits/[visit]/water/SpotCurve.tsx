@@ -1,8 +1,8 @@
 'use client';
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { DEN } from '@core/report/palette';
-import type { Timelapse } from '@core/water/timelapse';
+import { DEN } from '@core/paper/palette';
+import type { Timelapse } from '@core/method/water/timelapse';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Water.module.css';
 

@@ -2,9 +2,9 @@
 
 import { ClockCircleOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '@core/hunt/huntWords';
-import { OUTCOMES, speaksFor, weighed, type HuntStep, type StepOutcome } from '@core/hunt/hypotheses';
-import { STEP_MINUTES, timedStep } from '@core/hunt/stepMinutes';
+import { HYPOTHESIS_WORDS, OUTCOME_WORDS, STEP_WORDS } from '@core/work/water/huntWords';
+import { OUTCOMES, speaksFor, weighed, type HuntStep, type StepOutcome } from '@core/model/hypotheses';
+import { STEP_MINUTES, timedStep } from '@core/work/water/stepMinutes';
 import { useNow } from '@ui/time/useNow';
 import styles from './Water.module.css';
 

@@ -1,8 +1,8 @@
 'use client';
 
-import { HUNT_STEPS, nextStep, type HuntStep, type StepOutcome, type StepsDone } from '@core/hunt/hypotheses';
-import type { HuntValue } from '@core/hunt/huntRow';
-import { STEP_WORDS } from '@core/hunt/huntWords';
+import { HUNT_STEPS, nextStep, type HuntStep, type StepOutcome, type StepsDone } from '@core/model/hypotheses';
+import type { HuntValue } from '@core/model/huntRow';
+import { STEP_WORDS } from '@core/work/water/huntWords';
 import { Step } from './Step';
 import { useHunt } from './useHunt';
 import styles from './Water.module.css';

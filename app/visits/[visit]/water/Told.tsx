@@ -1,14 +1,14 @@
 'use client';
 
 import { Button, Segmented, Select } from 'antd';
-import { COVERING_WORDS } from '@core/hunt/huntWords';
-import { noiseOf } from '@core/hunt/huntOf';
-import { huntValueSchema, runsHot } from '@core/hunt/huntRow';
-import { USUAL } from '@core/rows/usual';
-import { conditionsOf } from '@core/visit/theVisit';
-import { COVERING_NAMES, forecast, type Covering } from '@core/water/willShow';
-import { localTime } from '@core/units/localTime';
-import { siteOf } from '@core/visit/theVisit';
+import { COVERING_WORDS } from '@core/work/water/huntWords';
+import { noiseOf } from '@core/work/water/huntOf';
+import { huntValueSchema, runsHot } from '@core/model/huntRow';
+import { USUAL } from '@core/ground/usual';
+import { conditionsOf } from '@core/work/visit/theVisit';
+import { COVERING_NAMES, forecast, type Covering } from '@core/method/water/willShow';
+import { localTime } from '@core/ground/localTime';
+import { siteOf } from '@core/work/visit/theVisit';
 import { AssumedTap } from '@ui/form/AssumedTap';
 import { NumberField } from '@ui/form/NumberField';
 import { useUnits } from '@ui/units/UnitProvider';

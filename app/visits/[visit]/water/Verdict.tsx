@@ -1,9 +1,9 @@
 'use client';
 
 import { ClockCircleOutlined, EnvironmentOutlined, EyeOutlined, QuestionOutlined } from '@ant-design/icons';
-import { leakWords, otherWords, standingWords } from '@core/hunt/leakWords';
-import type { Timelapse } from '@core/water/timelapse';
-import { metresEachOf } from '@core/hunt/seek';
+import { leakWords, otherWords, standingWords } from '@core/work/water/leakWords';
+import type { Timelapse } from '@core/method/water/timelapse';
+import { metresEachOf } from '@core/work/water/seek';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Water.module.css';

@@ -2,7 +2,7 @@
 
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
-import { chosenSeries, stepsWith } from '@core/hunt/seek';
+import { chosenSeries, stepsWith } from '@core/work/water/seek';
 import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { Causes } from './Causes';
@@ -14,7 +14,7 @@ import { Player } from './Player';
 import { Steps } from './Steps';
 import { Told } from './Told';
 import { useHunt } from './useHunt';
-import { useSought } from './useSought';
+import { useSought } from '../computed/useSought';
 import { WetOrNot } from './WetOrNot';
 import styles from './Water.module.css';
 

@@ -2,10 +2,10 @@
 
 import { Select } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Grid } from '@core/detect/grid';
-import type { Row } from '@core/entities';
-import { orderedFrames } from '@core/visit/frames';
-import { surfaceFor } from '@core/visit/surface';
+import type { Grid } from '@core/ground/grid';
+import type { Row } from '@core/model/entities';
+import { orderedFrames } from '@core/work/visit/frames';
+import { surfaceFor } from '@core/work/visit/surface';
 import { usePixels } from '@ui/visit/VisitProvider';
 import { useHunt } from './useHunt';
 

@@ -1,7 +1,7 @@
 'use client';
 
-import { huntOf } from '@core/hunt/huntOf';
-import type { HuntValue } from '@core/hunt/huntRow';
+import { huntOf } from '@core/work/water/huntOf';
+import type { HuntValue } from '@core/model/huntRow';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** The hunt of the visit, and how it is changed. */

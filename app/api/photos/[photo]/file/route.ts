@@ -1,5 +1,5 @@
 import { asking } from '@server/asking';
-import { PRACTICE_WORD } from '@core/visit/practice';
+import { PRACTICE_WORD } from '@core/work/visit/practice';
 import { getBlob } from '@data/queries/blobs';
 import { photoFile } from '@data/queries/files';
 import { turnedPhoto } from '@server/turnedPhoto';

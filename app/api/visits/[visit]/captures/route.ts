@@ -1,4 +1,4 @@
-import { captureSchema } from '@core/simulate/capture';
+import { captureSchema } from '@core/method/simulate/capture';
 import { asking } from '@server/asking';
 import { captureFrame } from '@server/capture';
 import { handle, requireId } from '../../../handle';

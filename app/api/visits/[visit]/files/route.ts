@@ -1,4 +1,4 @@
-import { MAX_FILE_BYTES } from '@core/visit/limits';
+import { MAX_FILE_BYTES } from '@core/work/visit/limits';
 import { asking } from '@server/asking';
 import { withBody } from '@server/bodies';
 import { importFile } from '@server/importFile';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { LEAST_RANGE_K } from '@core/candidates/lookAt';
+import { LEAST_RANGE_K } from '@core/work/findings/lookAt';
 import { requireVisit } from '@data/queries/files';
 import { asking } from '@server/asking';
 import { startJob } from '@server/jobs';

@@ -1,4 +1,4 @@
-import { MAX_RECORDING_BYTES, recordingSchema } from '@core/round/recording';
+import { MAX_RECORDING_BYTES, recordingSchema } from '@core/work/round/recording';
 import { asking } from '@server/asking';
 import { addRecording } from '@data/queries/recordings';
 import { handle, requireId } from '../../../handle';

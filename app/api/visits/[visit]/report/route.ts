@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { PAPERS } from '@core/report/papers';
+import { PAPERS } from '@core/paper/papers';
 import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { startJob } from '@server/jobs';

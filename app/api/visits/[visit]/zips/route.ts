@@ -1,4 +1,4 @@
-import { MAX_ZIP_BYTES } from '@core/visit/limits';
+import { MAX_ZIP_BYTES } from '@core/work/visit/limits';
 import { asking } from '@server/asking';
 import { requireVisit } from '@data/queries/files';
 import { importZip, type ZipLine } from '@server/importZip';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef, type PointerEvent } from 'react';
-import type { RadianceLine } from '@core/radiometry/measurement';
-import type { Scale } from '@core/scale/scale';
+import type { RadianceLine } from '@core/method/radiometry/measurement';
+import type { Scale } from '@core/method/scale/scale';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { useSize } from '@ui/picture/useSize';
 import styles from './SideBySide.module.css';

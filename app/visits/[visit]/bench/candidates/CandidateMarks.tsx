@@ -1,5 +1,5 @@
-import type { Placement } from '@core/report/markPath';
-import type { ArguedCandidate } from '@core/candidates/argue';
+import type { Placement } from '@core/paper/markPath';
+import type { ArguedCandidate } from '@core/work/findings/argue';
 import styles from './Candidates.module.css';
 
 /** Outlines of candidates over the picture, each with its number in the list. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Dropdown } from 'antd';
-import { DISMISS_REASONS } from '@core/candidates/rulingRow';
+import { DISMISS_REASONS } from '@core/model/rulingRow';
 
 /** Puts a candidate away for a reason, which is remembered for its stop. */
 export function Dismiss({ onDismiss }: { onDismiss(reason: string): void }) {

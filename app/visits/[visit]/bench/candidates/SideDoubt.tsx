@@ -1,9 +1,9 @@
 'use client';
 
 import { Alert, Button } from 'antd';
-import { showsSky } from '@core/detect/setAside';
-import type { FrameView } from '@core/visit/frameView';
-import { standingOf } from '@core/visit/standing';
+import { showsSky } from '@core/method/detect/setAside';
+import type { FrameView } from '@core/work/visit/frameView';
+import { standingOf } from '@core/work/visit/standing';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** Asks where a frame was taken when it shows what no room holds: part of it is as cold as only clear sky is. */

@@ -2,14 +2,14 @@
 
 import { App } from 'antd';
 import { v7 as newId } from 'uuid';
-import { acceptCandidate } from '@core/candidates/accept';
-import type { ArguedCandidate } from '@core/candidates/argue';
-import { possibleAt } from '@core/candidates/possible';
-import type { RulingValue } from '@core/candidates/rulingRow';
-import { boxOf } from '@core/candidates/rulings';
-import type { CheckCode } from '@core/causes/checks';
-import type { Possible } from '@core/causes/nextCheck';
-import type { Row } from '@core/entities';
+import { acceptCandidate } from '@core/work/findings/accept';
+import type { ArguedCandidate } from '@core/work/findings/argue';
+import { possibleAt } from '@core/work/findings/possible';
+import type { RulingValue } from '@core/model/rulingRow';
+import { boxOf } from '@core/work/findings/rulings';
+import type { CheckCode } from '@core/method/causes/checks';
+import type { Possible } from '@core/method/causes/nextCheck';
+import type { Row } from '@core/model/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 

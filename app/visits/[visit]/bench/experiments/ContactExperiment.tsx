@@ -2,10 +2,10 @@
 
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { emissivityFromContact } from '@core/radiometry/experiments';
-import type { Level } from '@core/radiometry/settings';
-import { probeReading } from '@core/visit/probes';
-import { cameraErrorsFor } from '@core/visit/settingsInForce';
+import { emissivityFromContact } from '@core/method/radiometry/experiments';
+import type { Level } from '@core/method/radiometry/settings';
+import { probeReading } from '@core/work/visit/probes';
+import { cameraErrorsFor } from '@core/work/visit/settingsInForce';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';

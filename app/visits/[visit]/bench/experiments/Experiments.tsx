@@ -6,7 +6,7 @@ import { ContactExperiment } from './ContactExperiment';
 import { FoilExperiment } from './FoilExperiment';
 import { PalmExperiment } from './PalmExperiment';
 import { TapeExperiment } from './TapeExperiment';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 
 type Kind = 'foil' | 'tape' | 'contact' | 'palm';
 

@@ -2,9 +2,9 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import { reflectedFromFoil } from '@core/radiometry/experiments';
-import type { Level } from '@core/radiometry/settings';
-import { cameraErrorsFor } from '@core/visit/settingsInForce';
+import { reflectedFromFoil } from '@core/method/radiometry/experiments';
+import type { Level } from '@core/method/radiometry/settings';
+import { cameraErrorsFor } from '@core/work/visit/settingsInForce';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';
 import {

@@ -2,7 +2,7 @@
 
 import { Button, Space } from 'antd';
 import { useState } from 'react';
-import type { Level } from '@core/radiometry/settings';
+import type { Level } from '@core/method/radiometry/settings';
 import dialog from '../Dialogs.module.css';
 import { LevelSelect, RegionSelect, useKeep, type ExperimentProps } from './parts';
 

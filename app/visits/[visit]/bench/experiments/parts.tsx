@@ -3,21 +3,21 @@
 import { Select } from 'antd';
 import { useId, useMemo } from 'react';
 import { v7 as newId } from 'uuid';
-import { CoreError } from '@core/errors';
-import { seenIn } from '@core/frame/reading';
-import type { Outcome, Surroundings } from '@core/radiometry/experiments';
-import { type Input, sharesOf, type UncertaintyPart } from '@core/radiometry/quantity';
-import { NO_SETTINGS, type Level, type Settings } from '@core/radiometry/settings';
-import type { SeenMean } from '@core/radiometry/uncertainty';
-import { takenAtOf } from '@core/visit/frames';
-import { measuredFrame } from '@core/visit/readings';
-import { cameraErrorsFor, settingsRow, uncertainSettingsFor } from '@core/visit/settingsInForce';
-import { siteOf } from '@core/visit/theVisit';
-import { settingsIdOf } from '@core/rows/rowId';
-import { localTime } from '@core/units/localTime';
+import { CoreError } from '@core/ground/errors';
+import { seenIn } from '@core/method/frame/reading';
+import type { Outcome, Surroundings } from '@core/method/radiometry/experiments';
+import { type Input, sharesOf, type UncertaintyPart } from '@core/method/radiometry/quantity';
+import { NO_SETTINGS, type Level, type Settings } from '@core/method/radiometry/settings';
+import type { SeenMean } from '@core/method/radiometry/uncertainty';
+import { takenAtOf } from '@core/work/visit/frames';
+import { measuredFrame } from '@core/work/visit/readings';
+import { cameraErrorsFor, settingsRow, uncertainSettingsFor } from '@core/work/visit/settingsInForce';
+import { siteOf } from '@core/work/visit/theVisit';
+import { settingsIdOf } from '@core/ground/rowId';
+import { localTime } from '@core/ground/localTime';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import dialog from '../Dialogs.module.css';
 
 export interface ExperimentProps {

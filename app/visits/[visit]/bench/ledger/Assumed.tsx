@@ -1,12 +1,12 @@
 'use client';
 
 import { Checkbox } from 'antd';
-import type { Row } from '@core/entities';
-import { NO_SETTINGS, saysNothing } from '@core/radiometry/settings';
-import { settingsIdOf } from '@core/rows/rowId';
-import { commonOf, type Common } from '@core/visit/common';
-import type { Comparison } from '@core/visit/readings';
-import { settingsRow } from '@core/visit/settingsInForce';
+import type { Row } from '@core/model/entities';
+import { NO_SETTINGS, saysNothing } from '@core/method/radiometry/settings';
+import { settingsIdOf } from '@core/ground/rowId';
+import { commonOf, type Common } from '@core/work/visit/common';
+import type { Comparison } from '@core/work/visit/readings';
+import { settingsRow } from '@core/work/visit/settingsInForce';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Ledger.module.css';
 

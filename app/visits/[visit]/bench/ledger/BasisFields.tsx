@@ -1,7 +1,7 @@
 'use client';
 
 import { InputNumber, Segmented } from 'antd';
-import { APPARENT, type Basis, basisSchema } from '@core/radiometry/basis';
+import { APPARENT, type Basis, basisSchema } from '@core/ground/basis';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './FrameDetails.module.css';
 

@@ -2,11 +2,11 @@
 
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
-import { measureSchema, type Measure } from '@core/frame/metric';
-import { boundsOf } from '@core/frame/region';
-import type { Row } from '@core/entities';
+import { measureSchema, type Measure } from '@core/method/frame/metric';
+import { boundsOf } from '@core/method/frame/region';
+import type { Row } from '@core/model/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import styles from './KnownSize.module.css';
 
 /** Says how long a line is, or that four corners are a rectangle of known sides: sizes on this frame follow from that. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import { MATERIAL_GROUPS, materialWords, MATERIALS, type Material } from '@core/radiometry/materials';
+import { MATERIAL_GROUPS, materialWords, MATERIALS, type Material } from '@core/model/materials';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** The shelf's materials by group, to be found by a few letters. */

@@ -1,12 +1,12 @@
 'use client';
 
 import { Select } from 'antd';
-import type { Reading } from '@core/frame/reading';
-import { USUAL } from '@core/rows/usual';
-import { moistureOf, MOULD_FACTORS } from '@core/visit/moisture';
-import { moistureWords } from '@core/visit/moistureWords';
-import { visitRow } from '@core/visit/theVisit';
-import { number } from '@core/units/format';
+import type { Reading } from '@core/method/frame/reading';
+import { USUAL } from '@core/ground/usual';
+import { moistureOf, MOULD_FACTORS } from '@core/work/visit/moisture';
+import { moistureWords } from '@core/work/visit/moistureWords';
+import { visitRow } from '@core/work/visit/theVisit';
+import { number } from '@core/ground/format';
 import { AssumedTap } from '@ui/form/AssumedTap';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './Ledger.module.css';

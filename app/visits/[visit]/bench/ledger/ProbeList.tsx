@@ -4,13 +4,13 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { boundsOf } from '@core/frame/region';
-import { probeReading } from '@core/visit/probes';
-import { probeValueSchema } from '@core/frame/probeRow';
+import { boundsOf } from '@core/method/frame/region';
+import { probeReading } from '@core/work/visit/probes';
+import { probeValueSchema } from '@core/model/probeRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { probesOf } from './probes';
-import type { FrameView, RegionReading } from '@core/visit/frameView';
+import type { FrameView, RegionReading } from '@core/work/visit/frameView';
 import styles from './Ledger.module.css';
 import dialog from '../Dialogs.module.css';
 

@@ -3,19 +3,19 @@
 import { AreaChartOutlined, DeleteOutlined, ForwardOutlined, LinkOutlined, RotateRightOutlined } from '@ant-design/icons';
 import { App, Button, Input, InputNumber, Tooltip } from 'antd';
 import { useState } from 'react';
-import { cautionWords } from '@core/frame/cautionWords';
-import type { Shape } from '@core/frame/region';
-import { turnedShape } from '@core/frame/reshape';
-import type { Row } from '@core/entities';
-import { nameSchema } from '@core/rows/fields';
+import { cautionWords } from '@core/method/frame/cautionWords';
+import type { Shape } from '@core/method/frame/region';
+import { turnedShape } from '@core/method/frame/reshape';
+import type { Row } from '@core/model/entities';
+import { nameSchema } from '@core/ground/fields';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { KnownSize } from './KnownSize';
 import { MoistureNote } from './MoistureNote';
 import { sizeWords } from '../lengthWords';
 import { UncertaintyParts } from './UncertaintyParts';
-import type { FrameView, RegionReading } from '@core/visit/frameView';
-import { cameraOfFrame } from '@core/visit/frames';
+import type { FrameView, RegionReading } from '@core/work/visit/frameView';
+import { cameraOfFrame } from '@core/work/visit/frames';
 import type { RegionEdits } from '../useRegions';
 import styles from './Ledger.module.css';
 

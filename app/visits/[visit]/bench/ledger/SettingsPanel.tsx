@@ -1,11 +1,11 @@
 'use client';
 
-import { sideOf } from '@core/visit/standing';
+import { sideOf } from '@core/work/visit/standing';
 import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
 import { useState } from 'react';
-import { CoreError } from '@core/errors';
-import { meanUnder } from '@core/frame/reading';
+import { CoreError } from '@core/ground/errors';
+import { meanUnder } from '@core/method/frame/reading';
 import {
   isInsideOnly,
   NO_SETTINGS,
@@ -18,20 +18,20 @@ import {
   type SettingName,
   type Settings,
   type Sourced,
-} from '@core/radiometry/settings';
-import { measuredFrame } from '@core/visit/readings';
-import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
-import type { VisitDocument } from '@core/document';
-import { originOf } from '@core/visit/originOf';
-import { number } from '@core/units/format';
+} from '@core/method/radiometry/settings';
+import { measuredFrame } from '@core/work/visit/readings';
+import { settingsFor, settingsRow } from '@core/work/visit/settingsInForce';
+import type { VisitDocument } from '@core/model/document';
+import { originOf } from '@core/work/visit/originOf';
+import { number } from '@core/ground/format';
 import { AssumedTap } from '@ui/form/AssumedTap';
-import { settingsIdOf } from '@core/rows/rowId';
+import { settingsIdOf } from '@core/ground/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { materialUncertainty, materialWords } from '@core/radiometry/materials';
+import { materialUncertainty, materialWords } from '@core/model/materials';
 import { Experiments } from '../experiments/Experiments';
 import { MaterialSelect } from './MaterialSelect';
-import type { FrameView, RegionReading } from '@core/visit/frameView';
+import type { FrameView, RegionReading } from '@core/work/visit/frameView';
 import styles from './SettingsPanel.module.css';
 
 const FIELDS: { name: SettingName; label: string; gloss: string; step: number; celsius?: boolean; unit?: string }[] = [

@@ -1,8 +1,8 @@
 'use client';
 
 import { Button, Segmented } from 'antd';
-import { type By, differenceOf, proposedBy } from '@core/frame/reading';
-import type { Comparison } from '@core/visit/readings';
+import { type By, differenceOf, proposedBy } from '@core/method/frame/reading';
+import type { Comparison } from '@core/work/visit/readings';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './Ledger.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 
-import { UNCERTAINTY_PARTS, type Uncertainty, type UncertaintyPart } from '@core/radiometry/quantity';
-import type { CameraValue, Learnable } from '@core/camera/cameraRow';
+import { UNCERTAINTY_PARTS, type Uncertainty, type UncertaintyPart } from '@core/method/radiometry/quantity';
+import type { CameraValue, Learnable } from '@core/model/cameraRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import styles from './UncertaintyParts.module.css';
 

@@ -1,5 +1,5 @@
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
+import type { VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
 
 /** Probe values beside a frame, in the order in which they came. */
 export function probesOf(document: VisitDocument, frameId: string): Row<'probe'>[] {

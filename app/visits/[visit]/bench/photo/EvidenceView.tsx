@@ -3,8 +3,8 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, InputNumber, Switch } from 'antd';
 import { useRef, type MouseEvent } from 'react';
-import type { Row } from '@core/entities';
-import { type PhotoValue, photoValueSchema } from '@core/frame/photoRow';
+import type { Row } from '@core/model/entities';
+import { type PhotoValue, photoValueSchema } from '@core/model/photoRow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { photoUrl } from '@ui/visit/photoUrl';

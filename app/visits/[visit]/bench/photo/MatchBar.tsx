@@ -1,13 +1,13 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { CoreError } from '@core/errors';
-import { alignmentFrom, withAlignment, type MatchedPoint } from '@core/frame/alignment';
-import { settingsFor } from '@core/visit/settingsInForce';
-import type { Row } from '@core/entities';
+import { CoreError } from '@core/ground/errors';
+import { alignmentFrom, withAlignment, type MatchedPoint } from '@core/method/frame/alignment';
+import { settingsFor } from '@core/work/visit/settingsInForce';
+import type { Row } from '@core/model/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './Photo.module.css';
 

@@ -1,14 +1,14 @@
 'use client';
 
 import { useRef, type MouseEvent } from 'react';
-import { moved } from '@core/geometry/affine';
-import { outlineOf } from '@core/frame/reshape';
+import { moved } from '@core/ground/affine';
+import { outlineOf } from '@core/method/frame/reshape';
 import { useSize } from '@ui/picture/useSize';
-import type { Row } from '@core/entities';
+import type { Row } from '@core/model/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { photoPlace } from '@core/visit/photoOver';
+import { photoPlace } from '@core/work/visit/photoOver';
 import { photoUrl } from '@ui/visit/photoUrl';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View } from '../view';
 import styles from './Photo.module.css';
 

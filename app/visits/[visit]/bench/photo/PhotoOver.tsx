@@ -1,11 +1,11 @@
 'use client';
 
-import type { Placement } from '@core/report/markPath';
+import type { Placement } from '@core/paper/markPath';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { Row } from '@core/entities';
-import { photoPlace } from '@core/visit/photoOver';
+import type { Row } from '@core/model/entities';
+import { photoPlace } from '@core/work/visit/photoOver';
 import { photoUrl } from '@ui/visit/photoUrl';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import styles from './Photo.module.css';
 
 /** The photo over the frame, as much of it as is wanted. */

@@ -2,13 +2,13 @@
 
 import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import { isOutOfLine, type LineCheck } from '@core/frame/outOfLine';
+import { isOutOfLine, type LineCheck } from '@core/method/frame/outOfLine';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { Row } from '@core/entities';
+import type { Row } from '@core/model/entities';
 import type { AlignWorker } from '../../../../../workers/align';
-import { photoPlace } from '@core/visit/photoOver';
+import { photoPlace } from '@core/work/visit/photoOver';
 import { photoUrl } from '@ui/visit/photoUrl';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 
 /** Width to which a photo is brought before its edges are looked at. */
 const LOOK_COLUMNS = 320;

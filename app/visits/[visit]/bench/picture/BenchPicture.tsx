@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import type { MatchedPoint } from '@core/frame/alignment';
-import type { Placement } from '@core/report/markPath';
-import type { Scale } from '@core/scale/scale';
-import type { Row } from '@core/entities';
+import type { MatchedPoint } from '@core/method/frame/alignment';
+import type { Placement } from '@core/paper/markPath';
+import type { Scale } from '@core/method/scale/scale';
+import type { Row } from '@core/model/entities';
 import type { PointMark } from '@ui/picture/Marks';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Captions } from './Captions';
@@ -19,7 +19,7 @@ import { PictureStage } from './PictureStage';
 import { ScaleRibbon } from './ScaleRibbon';
 import { SequenceBar } from './SequenceBar';
 import { useOutOfLine } from '../photo/useOutOfLine';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { RegionEdits } from '../useRegions';
 import type { View, ViewAction } from '../view';
 import styles from '../Bench.module.css';

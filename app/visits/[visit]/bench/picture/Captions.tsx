@@ -1,10 +1,10 @@
 'use client';
 
-import { isNarrow, type Scale } from '@core/scale/scale';
-import type { VisitDocument } from '@core/document';
+import { isNarrow, type Scale } from '@core/method/scale/scale';
+import type { VisitDocument } from '@core/model/document';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View } from '../view';
 import styles from '../Bench.module.css';
 

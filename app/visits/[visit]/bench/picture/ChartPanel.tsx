@@ -16,21 +16,21 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { gradeOpening, type OpeningSeal } from '@core/building/openingSeal';
-import { hasReading } from '@core/pixels/hasReading';
-import { distanceBetween } from '@core/frame/metric';
-import { profileOf, type ProfilePoint } from '@core/frame/profile';
-import { spacingOf } from '@core/frame/spacing';
-import { regionSpans } from '@core/frame/reading';
-import { radianceLine, throughLine } from '@core/radiometry/measurement';
-import { radiometricSettings } from '@core/radiometry/settings';
-import { measuredFrame } from '@core/visit/readings';
-import { settingsFor } from '@core/visit/settingsInForce';
-import { conditionsOf } from '@core/visit/theVisit';
+import { gradeOpening, type OpeningSeal } from '@core/method/building/openingSeal';
+import { hasReading } from '@core/ground/hasReading';
+import { distanceBetween } from '@core/method/frame/metric';
+import { profileOf, type ProfilePoint } from '@core/method/frame/profile';
+import { spacingOf } from '@core/method/frame/spacing';
+import { regionSpans } from '@core/method/frame/reading';
+import { radianceLine, throughLine } from '@core/method/radiometry/measurement';
+import { radiometricSettings } from '@core/method/radiometry/settings';
+import { measuredFrame } from '@core/work/visit/readings';
+import { settingsFor } from '@core/work/visit/settingsInForce';
+import { conditionsOf } from '@core/work/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { lengthWords } from '../lengthWords';
-import type { FrameView, RegionReading } from '@core/visit/frameView';
+import type { FrameView, RegionReading } from '@core/work/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './ChartPanel.module.css';
 

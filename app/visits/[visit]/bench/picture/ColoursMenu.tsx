@@ -3,13 +3,13 @@
 import { BgColorsOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Popover, Segmented, Select, Switch } from 'antd';
 import { useState } from 'react';
-import type { Shape } from '@core/frame/region';
-import { COLOUR_MAP_NAMES, COLOUR_MAPS, type ColourMapName } from '@core/scale/colourMaps';
-import { MARKS, steadySpanSchema, type ShadeRule, type SteadySpan } from '@core/scale/scale';
-import { visitRow } from '@core/visit/theVisit';
+import type { Shape } from '@core/method/frame/region';
+import { COLOUR_MAP_NAMES, COLOUR_MAPS, type ColourMapName } from '@core/method/scale/colourMaps';
+import { MARKS, steadySpanSchema, type ShadeRule, type SteadySpan } from '@core/method/scale/scale';
+import { visitRow } from '@core/work/visit/theVisit';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import styles from './ColoursMenu.module.css';
 
 const MARK_WORDS: Record<Exclude<(typeof MARKS)[number], 'zero'>, string> = {

@@ -2,9 +2,9 @@
 
 import { useGesture } from '@use-gesture/react';
 import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import type { DrawnShape } from '@core/frame/region';
-import type { Placement } from '@core/report/markPath';
-import type { Scale } from '@core/scale/scale';
+import type { DrawnShape } from '@core/method/frame/region';
+import type { Placement } from '@core/paper/markPath';
+import type { Scale } from '@core/method/scale/scale';
 import { FrameCanvas } from '@ui/picture/FrameCanvas';
 import { Marks, type Mark, type PointMark } from '@ui/picture/Marks';
 import { fitPlacement, held, pixelAt, zoomedAt } from '@ui/picture/placement';
@@ -12,7 +12,7 @@ import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
 import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip, type Point } from './grips';
 import { lengthWords } from '../lengthWords';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View, ViewAction } from '../view';
 import styles from './PictureStage.module.css';
 

@@ -2,12 +2,12 @@
 
 import { Tooltip } from 'antd';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { temperatureHistogram } from '@core/scale/histogram';
-import { LEAST_SPAN_K, type Scale } from '@core/scale/scale';
+import { temperatureHistogram } from '@core/method/scale/histogram';
+import { LEAST_SPAN_K, type Scale } from '@core/method/scale/scale';
 import { scaleGradient } from '@ui/picture/ScaleBar';
 import { useSize } from '@ui/picture/useSize';
 import { useUnits } from '@ui/units/UnitProvider';
-import type { FrameView } from '@core/visit/frameView';
+import type { FrameView } from '@core/work/visit/frameView';
 import type { View } from '../view';
 import styles from './ScaleRibbon.module.css';
 

@@ -3,9 +3,9 @@
 import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Slider, Tooltip } from 'antd';
 import { useEffect, useState } from 'react';
-import type { Row } from '@core/entities';
+import type { Row } from '@core/model/entities';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { momentsOf } from '@core/visit/frames';
+import { momentsOf } from '@core/work/visit/frames';
 import styles from './SequenceBar.module.css';
 
 /** Frames a second while a recording plays. */

@@ -1,4 +1,4 @@
-import type { DrawnShape } from '@core/frame/region';
+import type { DrawnShape } from '@core/method/frame/region';
 import { drawn, handleAt, handlesOf, onScreen, regionUnder, shapeFrom, type Grip } from './grips';
 import { areaWords, lengthWords } from '../lengthWords';
 

@@ -1,6 +1,6 @@
-import { boundsOf, type DrawnShape, type Shape } from '@core/frame/region';
-import { movedShape, outlineOf } from '@core/frame/reshape';
-import { markBox, type Placement } from '@core/report/markPath';
+import { boundsOf, type DrawnShape, type Shape } from '@core/method/frame/region';
+import { movedShape, outlineOf } from '@core/method/frame/reshape';
+import { markBox, type Placement } from '@core/paper/markPath';
 import { pixelAt, type Size } from '@ui/picture/placement';
 import type { DrawingTool } from '../view';
 

@@ -2,11 +2,11 @@
 
 import { Checkbox, Modal } from 'antd';
 import { useState } from 'react';
-import type { Basis } from '@core/radiometry/basis';
-import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/radiometry/settings';
-import { settingsFor, settingsRow } from '@core/visit/settingsInForce';
-import type { Row } from '@core/entities';
-import { settingsIdOf } from '@core/rows/rowId';
+import type { Basis } from '@core/ground/basis';
+import { NO_SETTINGS, SETTING_NAMES, type SettingName } from '@core/method/radiometry/settings';
+import { settingsFor, settingsRow } from '@core/work/visit/settingsInForce';
+import type { Row } from '@core/model/entities';
+import { settingsIdOf } from '@core/ground/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';

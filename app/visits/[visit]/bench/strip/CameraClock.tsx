@@ -2,8 +2,8 @@
 
 import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
-import { framesOf } from '@core/visit/frames';
-import { siteOf } from '@core/visit/theVisit';
+import { framesOf } from '@core/work/visit/frames';
+import { siteOf } from '@core/work/visit/theVisit';
 import { clockMoment, clockText } from '@ui/form/clockField';
 import { useVisit } from '@ui/visit/VisitProvider';
 import dialog from '../Dialogs.module.css';

@@ -2,8 +2,8 @@
 
 import { Button, Checkbox, Modal } from 'antd';
 import { useState } from 'react';
-import { findingsOn } from '@core/visit/findings';
-import type { Row } from '@core/entities';
+import { findingsOn } from '@core/work/visit/findings';
+import type { Row } from '@core/model/entities';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 
 /** Deletes chosen frames for good: says what goes with them, and asks. */

@@ -2,10 +2,10 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
-import { takenAtOf } from '@core/visit/frames';
-import { siteOf } from '@core/visit/theVisit';
-import { localTime } from '@core/units/localTime';
-import type { Row } from '@core/entities';
+import { takenAtOf } from '@core/work/visit/frames';
+import { siteOf } from '@core/work/visit/theVisit';
+import { localTime } from '@core/ground/localTime';
+import type { Row } from '@core/model/entities';
 import { Thumb } from '@ui/picture/Thumb';
 import { useVisitPart } from '@ui/visit/VisitProvider';
 import { ITEM_WIDTHS, type StripItem } from './strip';

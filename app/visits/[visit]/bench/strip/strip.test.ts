@@ -1,8 +1,8 @@
 import { ID, visitDocument } from '@core/testing/visit';
-import { NOTHING_TYPED } from '@core/frame/photoRow';
-import { photoOf, photoPlace } from '@core/visit/photoOver';
+import { NOTHING_TYPED } from '@core/model/photoRow';
+import { photoOf, photoPlace } from '@core/work/visit/photoOver';
 import { photoUrl } from '@ui/visit/photoUrl';
-import { momentsOf } from '@core/visit/frames';
+import { momentsOf } from '@core/work/visit/frames';
 import { stepsOf, stripItems } from './strip';
 
 const photo = (id: string, change: object = {}) => ({

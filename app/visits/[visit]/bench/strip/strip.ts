@@ -1,8 +1,8 @@
-import { orderedFrames, photosOf, momentsOf } from '@core/visit/frames';
-import { derived } from '@core/rows/derived';
-import { roomsOf } from '@core/visit/theVisit';
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
+import { orderedFrames, photosOf, momentsOf } from '@core/work/visit/frames';
+import { derived } from '@core/ground/derived';
+import { roomsOf } from '@core/work/visit/theVisit';
+import type { VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
 
 /** What stands in the film strip, from left to right. */
 export type StripItem =

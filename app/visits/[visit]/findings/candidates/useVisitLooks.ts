@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import * as z from 'zod';
-import type { FrameLook } from '@core/candidates/seen';
-import { CoreError } from '@core/errors';
+import type { FrameLook } from '@core/work/findings/seen';
+import { CoreError } from '@core/ground/errors';
 import { getJson, wordsOf } from '@ui/server/api';
 import { cancelJob, followJob } from '@ui/server/followJob';
 

@@ -3,11 +3,11 @@
 import { ArrowLeftOutlined, CopyOutlined, DownloadOutlined } from '@ant-design/icons';
 import { Alert, App, Button } from 'antd';
 import Link from 'next/link';
-import { letterOf } from '@core/letter/letterOf';
-import { isPractice, PRACTICE_FOOT } from '@core/visit/practice';
-import { onlyRow, siteOf } from '@core/visit/theVisit';
-import { planValueSchema } from '@core/visit/planRow';
-import { handoutFromText } from '@core/report/handout';
+import { letterOf } from '@core/paper/letterOf';
+import { isPractice, PRACTICE_FOOT } from '@core/work/visit/practice';
+import { onlyRow, siteOf } from '@core/work/visit/theVisit';
+import { planValueSchema } from '@core/model/planRow';
+import { handoutFromText } from '@core/paper/handout';
 import { CommitText } from '@ui/form/CommitText';
 import { usePdf } from '@ui/pdf/usePdf';
 import { useUnits } from '@ui/units/UnitProvider';

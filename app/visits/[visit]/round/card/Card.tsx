@@ -15,11 +15,11 @@ import {
 import { App, Button, InputNumber } from 'antd';
 import Link from 'next/link';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { STAND_IN_CAMERA } from '@core/camera/standInCamera';
-import { cameraOf } from '@core/round/round';
-import { localTime } from '@core/units/localTime';
-import { siteOf } from '@core/visit/theVisit';
-import type { Row } from '@core/entities';
+import { STAND_IN_CAMERA } from '@core/model/standInCamera';
+import { cameraOf } from '@core/work/round/round';
+import { localTime } from '@core/ground/localTime';
+import { siteOf } from '@core/work/visit/theVisit';
+import type { Row } from '@core/model/entities';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport } from '@ui/import/useImport';
 import { Thumb } from '@ui/picture/Thumb';

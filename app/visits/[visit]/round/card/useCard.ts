@@ -1,11 +1,11 @@
 'use client';
 
 import { useMemo } from 'react';
-import { layCard } from '@core/round/layCard';
-import { roundOf } from '@core/round/round';
-import { sideOfSurface, type Stop } from '@core/round/stops';
-import { framesOf, photosOf } from '@core/visit/frames';
-import type { Row } from '@core/entities';
+import { layCard } from '@core/work/round/layCard';
+import { roundOf } from '@core/work/round/round';
+import { sideOfSurface, type Stop } from '@core/work/round/stops';
+import { framesOf, photosOf } from '@core/work/visit/frames';
+import type { Row } from '@core/model/entities';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 

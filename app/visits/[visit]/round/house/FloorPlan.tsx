@@ -2,11 +2,11 @@
 
 import { useDrag } from '@use-gesture/react';
 import { useState, type KeyboardEvent } from 'react';
-import { movedPlan } from '@core/house/edit';
-import { ROOM_WORDS } from '@core/house/kinds';
-import type { Row } from '@core/entities';
-import type { PlanBox } from '@core/house/roomRow';
-import { compassWord } from '@core/weather/plan';
+import { movedPlan } from '@core/work/house/edit';
+import { ROOM_WORDS } from '@core/model/houseKinds';
+import type { Row } from '@core/model/entities';
+import type { PlanBox } from '@core/model/roomRow';
+import { compassWord } from '@core/method/weather/plan';
 import styles from './FloorPlan.module.css';
 
 /** One metre of the plan, in the drawing's own units. */

@@ -2,10 +2,10 @@
 
 import { DeleteOutlined, DownOutlined, UpOutlined } from '@ant-design/icons';
 import { App, Button, InputNumber, Select } from 'antd';
-import { isHeated } from '@core/house/heated';
-import { ROOM_KINDS, ROOM_WORDS } from '@core/house/kinds';
-import type { Row } from '@core/entities';
-import { roomValueSchema } from '@core/house/roomRow';
+import { isHeated } from '@core/model/heated';
+import { ROOM_KINDS, ROOM_WORDS } from '@core/model/houseKinds';
+import type { Row } from '@core/model/entities';
+import { roomValueSchema } from '@core/model/roomRow';
 import { CommitText } from '@ui/form/CommitText';
 import { ServiceList } from './ServiceList';
 import { SurfaceList } from './SurfaceList';

@@ -2,9 +2,9 @@
 
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
-import type { Row } from '@core/entities';
-import { serviceValueSchema } from '@core/house/serviceRow';
-import { SERVICE_KINDS, SERVICE_WORDS, type ServiceKind } from '@core/house/services';
+import type { Row } from '@core/model/entities';
+import { serviceValueSchema } from '@core/model/serviceRow';
+import { SERVICE_KINDS, SERVICE_WORDS, type ServiceKind } from '@core/model/serviceKinds';
 import { CommitText } from '@ui/form/CommitText';
 import type { HouseHand } from './useHouse';
 import styles from './ServiceList.module.css';

@@ -2,12 +2,20 @@
 
 import { DeleteOutlined, PlusOutlined, SwapOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Select } from 'antd';
-import { BEHIND_WORDS, BEHINDS, losesHeat, OPENING_KINDS, OPENING_WORDS, SURFACE_KINDS, SURFACE_WORDS } from '@core/house/kinds';
-import type { VisitDocument } from '@core/document';
-import type { Row } from '@core/entities';
-import { type Opening, type SurfaceValue, surfaceValueSchema } from '@core/house/surfaceRow';
-import { compassWord } from '@core/weather/plan';
-import { WALLS } from '@core/weather/wallMemory';
+import {
+  BEHIND_WORDS,
+  BEHINDS,
+  losesHeat,
+  OPENING_KINDS,
+  OPENING_WORDS,
+  SURFACE_KINDS,
+  SURFACE_WORDS,
+} from '@core/model/houseKinds';
+import type { VisitDocument } from '@core/model/document';
+import type { Row } from '@core/model/entities';
+import { type Opening, type SurfaceValue, surfaceValueSchema } from '@core/model/surfaceRow';
+import { compassWord } from '@core/method/weather/plan';
+import { WALLS } from '@core/method/weather/wallMemory';
 import { CommitText } from '@ui/form/CommitText';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { HouseHand } from './useHouse';

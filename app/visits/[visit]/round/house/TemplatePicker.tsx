@@ -1,6 +1,6 @@
 'use client';
 
-import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '@core/house/templates';
+import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '@core/work/house/templates';
 import styles from './TemplatePicker.module.css';
 
 /** Houses of common kinds, to begin with. */

@@ -1,22 +1,23 @@
 'use client';
 
+import type { PlanSide } from '@core/model/houseKinds';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
-import { NO_SETTINGS } from '@core/radiometry/settings';
-import type { Row } from '@core/entities';
-import type { RoomValue } from '@core/house/roomRow';
-import type { SurfaceValue } from '@core/house/surfaceRow';
-import { settingsIdOf } from '@core/rows/rowId';
-import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/house/edit';
-import type { OpeningKind } from '@core/house/kinds';
-import { usualServices } from '@core/house/placeServices';
-import type { ServiceValue } from '@core/house/serviceRow';
-import { SERVICE_WORDS, type ServiceKind } from '@core/house/services';
-import { surfacesOf, type HouseShell, type PlanSide } from '@core/house/surfacesOf';
-import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/house/templates';
-import { framesOf } from '@core/visit/frames';
-import { settingsRow } from '@core/visit/settingsInForce';
-import { frontAzimuthOf, roomsOf } from '@core/visit/theVisit';
+import { NO_SETTINGS } from '@core/method/radiometry/settings';
+import type { Row } from '@core/model/entities';
+import type { RoomValue } from '@core/model/roomRow';
+import type { SurfaceValue } from '@core/model/surfaceRow';
+import { settingsIdOf } from '@core/ground/rowId';
+import { fittedSurface, newOpening, nextPlan, roomKindFromName } from '@core/work/house/edit';
+import type { OpeningKind } from '@core/model/houseKinds';
+import { usualServices } from '@core/model/placeServices';
+import type { ServiceValue } from '@core/model/serviceRow';
+import { SERVICE_WORDS, type ServiceKind } from '@core/model/serviceKinds';
+import { surfacesOf, type HouseShell } from '@core/work/house/surfacesOf';
+import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/work/house/templates';
+import { framesOf } from '@core/work/visit/frames';
+import { settingsRow } from '@core/work/visit/settingsInForce';
+import { frontAzimuthOf, roomsOf } from '@core/work/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
 

@@ -1,4 +1,4 @@
-import { lookSchema } from '@core/simulate/capture';
+import { lookSchema } from '@core/method/simulate/capture';
 import { asking } from '@server/asking';
 import { lookThrough } from '@server/viewfinder';
 import { handle, requireId } from '../../../../../handle';
