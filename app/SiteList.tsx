@@ -95,10 +95,6 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
                   rowId={site.row.id}
                   version={site.row.version}
                   name={site.row.value.name}
-                  goes={`With it go its rooms and surfaces, ${counted(site.visits.length, 'visit')}, and ${counted(
-                    site.visits.reduce((sum, { frames }) => sum + frames, 0),
-                    'frame',
-                  )}.`}
                   disabled={fetching}
                   onDeleted={() => fetchAnew(() => router.refresh())}
                 />
@@ -218,7 +214,7 @@ function VisitLine({
           rowId={row.id}
           version={row.version}
           name={row.value.title}
-          goes={`With it go ${counted(frames, 'frame')} with their photos, ${counted(findings, 'finding')}, notes and answers. The house stays.`}
+          stays="The house stays."
           disabled={fetching}
           onDeleted={onDeleted}
         />

@@ -1,3 +1,4 @@
+import { referencesOf } from '@core/model/reference';
 import { ENTITIES, type Row, type VisitEntity } from '@core/model/entities';
 import { entityOf } from '@core/model/entityOf';
 import { NO_SETTINGS } from '@core/method/radiometry/settings';
@@ -60,12 +61,12 @@ describe('rows', () => {
 
   test('every kind hangs on one that comes before it, and points at such', () => {
     const names = ENTITIES.map(({ name }) => name as string);
-    for (const [i, { name, parent, points }] of ENTITIES.entries()) {
+    for (const [i, { name, parent, schema }] of ENTITIES.entries()) {
       for (const kind of parent?.kinds ?? []) {
         expect(names.indexOf(kind)).toBeLessThan(i);
         expect(parentColumn(name, kind)).toBeDefined();
       }
-      for (const { kind } of Object.values<{ kind: string }>(points)) expect(names).toContain(kind);
+      for (const { reference } of referencesOf(schema)) expect(names).toContain(reference.kind);
     }
   });
 

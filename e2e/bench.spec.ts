@@ -150,7 +150,7 @@ test('a region of a finding is not removed under it', async ({ page }) => {
   await page.getByRole('dialog').getByRole('button', { name: 'Record finding' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('Delete');
-  await expect(page.getByText(/belongs to the finding “Kept”/)).toBeVisible();
+  await expect(page.getByText(/Still needed by 1 finding \(“Kept”\)/)).toBeVisible();
   await expect(regions(page)).toHaveCount(2);
 });
 

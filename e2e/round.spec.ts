@@ -241,7 +241,7 @@ test('a room with frames asks before it goes, and its frames stay without a plac
   await page.getByRole('button', { name: 'Remove room' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Remove room' }).click();
-  await page.getByRole('button', { name: 'Remove the room' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.getByTestId('house-summary')).toContainText('0 rooms');
   await saved(page);
   const { rows } = await documentOf(page, id);

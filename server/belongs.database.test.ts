@@ -1,6 +1,8 @@
+import { referencesOf } from '@core/model/reference';
 import { v7 as newId } from 'uuid';
 import type { Change } from '@core/model/command';
 import { ENTITIES, type Entity, type Values } from '@core/model/entities';
+import { questionOf, removalOf } from '@core/model/removal';
 import { entityOf } from '@core/model/entityOf';
 import { NO_SETTINGS } from '@core/method/radiometry/settings';
 import { emitterValue } from '@core/testing/heatingVisit';
@@ -9,7 +11,9 @@ import type { Asking } from '@data/asking';
 import { closeDatabase } from '@data/connection';
 import { carryOut } from '@data/queries/commands';
 import { loadVisitDocument } from '@data/queries/document';
+import { loadRemoval } from '@data/queries/removal';
 import { addPictures } from '@data/queries/files';
+import { createVisit } from '@data/queries/visits';
 import { addRecording } from '@data/queries/recordings';
 import { asking } from './asking';
 import { code, frameOf, photoOf, visitWithRoom } from './keep/testVisits';
@@ -248,23 +252,31 @@ async function changed(entity: Entity, fields: object): Promise<string> {
   return code(put(entity, here.ids[entity]!, row.version, { ...row.value, ...fields }));
 }
 
-const POINTERS = ENTITIES.filter(({ scope }) => scope === 'visit' || scope === 'site').flatMap(({ name }) =>
-  Object.entries(entityOf(name).points).map(
-    ([field, pointer]) => [name as Entity, field, pointer!.kind, pointer!.whenGone] as const,
-  ),
+const POINTERS = ENTITIES.filter(({ scope }) => scope === 'visit' || scope === 'site').flatMap(({ name, schema }) =>
+  referencesOf(schema).map(({ field, reference }) => [name as Entity, field, reference.kind, reference.whenGone] as const),
 );
+
+/** Lists whose parts name a row. */
+const LISTED: Record<string, (id: string) => object[]> = {
+  'hunt.meter': (frameId) => [{ id: newId(), at: 1, frameId, x: 1, y: 1, value: 20 }],
+  'boilerCard.parts': (photoId) => [{ part: 'Burner', note: '', photoId }],
+  'flush.marks': (serviceId) => [{ serviceId, agitatedMin: null, alone: false, bothWays: false }],
+};
+const naming = (entity: Entity, field: string, id: string | undefined) => ({
+  [field]: LISTED[`${entity}.${field}`]?.(id!) ?? id,
+});
 const OF_VISIT_OR_SITE = (kind: string) => ['visit', 'site'].includes(entityOf(kind).scope);
 
 describe('what a row points at', () => {
   test.each(POINTERS.filter(([, , kind]) => OF_VISIT_OR_SITE(kind)))(
     'a %s whose %s is a %s of another house is refused',
     async (entity, field, kind) => {
-      expect(await changed(entity, { [field]: there.ids[kind] })).toBe('bad_input');
+      expect(await changed(entity, naming(entity, field, there.ids[kind]))).toBe('bad_input');
     },
   );
 
   test.each(POINTERS)('a %s whose %s is a %s that is not there (%s when it goes)', async (entity, field, _, whenGone) => {
-    const answer = await changed(entity, { [field]: newId() });
+    const answer = await changed(entity, naming(entity, field, newId()));
     if (whenGone !== 'stays') expect(answer).toBe('not_found');
     else expect(answer).toBe('taken');
   });
@@ -299,4 +311,104 @@ describe('what a row hangs on', () => {
       expect(await code(put(entity, newId(), 0, here.values[entity]))).toBe('not_found');
     },
   );
+});
+
+/** As the interface asks, over what it holds of the visit. */
+async function askedHere(entity: Entity) {
+  const document = await loadVisitDocument(who, here.ids.visit!);
+  const targets = [{ entity, rowId: here.ids[entity]! }];
+  const removal = removalOf(document, targets);
+  return { removal, question: questionOf(removal, targets) };
+}
+
+const REMOVABLE = ENTITIES.filter(
+  ({ removable, scope, name }) => removable && scope !== 'shelf' && scope !== 'loan' && name !== 'visit' && name !== 'site',
+).map(({ name }) => name as Entity);
+
+describe('what is asked before something is removed', () => {
+  test.each(REMOVABLE)('a %s: page and database name the same', async (entity) => {
+    const { question } = await askedHere(entity);
+    expect(await loadRemoval(who, entity, [here.ids[entity]!])).toEqual(question);
+  });
+
+  test('frames, photos and regions that something needs are refused, and it is named', async () => {
+    const refused = async (entity: Entity) => (await askedHere(entity)).question.refused;
+    expect(await refused('frame')).toContain('1 finding (“Cold”)');
+    expect(await refused('frame')).toContain('1 pair of before and after (“Before and after”)');
+    expect(await refused('region')).toContain('1 finding (“Cold”)');
+    expect(await refused('surface')).toBeNull();
+    const { rows } = await loadVisitDocument(who, here.ids.visit!);
+    const frame = rows.frame[here.ids.frame!]!;
+    const change = { action: 'remove' as const, entity: 'frame' as const, rowId: frame.id, version: frame.version };
+    expect(await code(carryOut(who, { id: newId(), changes: [change] }))).toBe('conflict');
+  });
+
+  test('a site names all that lies in it; nothing of another house', async () => {
+    const question = await loadRemoval(who, 'site', [here.ids.site!]);
+    expect(question).toMatchObject({ refused: null, without: null });
+    for (const words of ['1 visit', '1 room', '1 surface', '1 radiator', '1 frame', '2 regions', '1 finding', '1 photo'].filter(
+      (one) => one !== '1 radiator',
+    ))
+      expect(question.goes).toContain(words);
+  });
+
+  test('a visit whose frames a later proof rests on stays; without the proof it goes', async () => {
+    const { visitId: later } = await createVisit(who, {
+      site: { id: here.ids.site! },
+      kind: 'heat-loss',
+      title: 'later',
+      question: '',
+      startedAt: 2,
+      insideC: 20,
+      outsideC: 2,
+      humidityPct: 50,
+      rooms: [],
+    });
+    const frame = await frameOf(who, later, 'after.csv');
+    await addPictures(who, later, { frames: [frame], photos: [], sequences: [] });
+    const pairId = newId();
+    await put('pair', pairId, 0, {
+      visitId: later,
+      beforeVisitId: here.ids.visit!,
+      beforeFrameId: here.ids.frame!,
+      afterFrameId: frame.id,
+      findingId: here.ids.finding!,
+      title: 'Before and after',
+      regions: [],
+      points: [],
+      outcome: null,
+      wall: null,
+      work: null,
+      note: '',
+    });
+    const visit = [here.ids.visit!];
+    expect((await loadRemoval(who, 'visit', visit)).refused).toBe(
+      'Still needed by 1 pair of before and after (“Before and after”). Remove that first.',
+    );
+    expect((await loadRemoval(who, 'finding', [here.ids.finding!])).without).toBe(
+      'Kept, but without it: 1 pair of before and after (“Before and after”).',
+    );
+    // A frame of another house is no frame of before.
+    const { rows } = await loadVisitDocument(who, later);
+    const pair = rows.pair[pairId]!;
+    expect(await code(put('pair', pairId, pair.version, { ...pair.value, beforeFrameId: there.ids.frame! }))).toBe('bad_input');
+    await carryOut(who, { id: newId(), changes: [{ action: 'remove', entity: 'pair', rowId: pairId, version: pair.version }] });
+    expect((await loadRemoval(who, 'visit', visit)).refused).toBeNull();
+  });
+
+  test('a photo that goes is forgotten by the part of a boiler card', async () => {
+    const document = await loadVisitDocument(who, here.ids.visit!);
+    const card = document.rows.boilerCard[here.ids.boilerCard!]!;
+    const photo = await photoOf(who, here.ids.visit!, 'part.jpg');
+    await addPictures(who, here.ids.visit!, { frames: [], photos: [photo], sequences: [] });
+    await put('boilerCard', card.id, card.version, {
+      ...card.value,
+      parts: [{ part: 'Burner', note: 'sooty', photoId: photo.id }],
+    });
+    expect((await loadRemoval(who, 'photo', [photo.id])).without).toBe('Kept, but without it: 1 boiler card.');
+    await carryOut(who, { id: newId(), changes: [{ action: 'remove', entity: 'photo', rowId: photo.id, version: 1 }] });
+    const after = (await loadVisitDocument(who, here.ids.visit!)).rows.boilerCard[card.id]!;
+    expect(after.value.parts).toEqual([{ part: 'Burner', note: 'sooty', photoId: null }]);
+    expect(after.version).toBe(card.version + 2);
+  });
 });

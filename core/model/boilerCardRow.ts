@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema, nameSchema, textSchema } from '../ground/fields';
 import { FUELS } from '../method/heating/combustion';
@@ -43,7 +44,7 @@ export const boilerCardValueSchema = z.object({
   testedAt: momentSchema,
   states: z.array(z.enum(TEST_STATES)).max(TEST_STATES.length),
   rates: z.array(fireRateSchema).max(6),
-  parts: z.array(z.object({ part: nameSchema(60), note: textSchema(400), photoId: idSchema.nullable() })).max(40),
+  parts: z.array(z.object({ part: nameSchema(60), note: textSchema(400), photoId: ref('photo', 'forget').nullable() })).max(40),
 });
 
 export type BoilerCardValue = z.infer<typeof boilerCardValueSchema>;

@@ -1,5 +1,6 @@
 import { ENTITIES } from './entities';
 import { entityOf, parentOf } from './entityOf';
+import { referencesOf } from './reference';
 import { ID, visitDocument } from '../testing/visit';
 
 const kinds = ENTITIES.map((one) => [one.name, entityOf(one.name)] as const);
@@ -9,20 +10,41 @@ test('names and labels are each there once', () => {
   expect(new Set(ENTITIES.map(({ label }) => label)).size).toBe(ENTITIES.length);
 });
 
-test.each(kinds)(
-  '%s: its words, pointers and what never changes are fields of its value',
-  (_, { schema, words, points, fixed }) => {
-    const fields = Object.keys(schema.shape);
-    expect(fields).toEqual(expect.arrayContaining([...Object.keys(words), ...Object.keys(points), ...fixed]));
-    for (const label of Object.values(words)) expect(label).toMatch(/^\p{Ll}[\p{L} ]+$/u);
-    // Whose a row is, and where it stands in a list, says nothing to people.
-    for (const hidden of ['id', 'ordinal', 'siteId', 'visitId']) expect(Object.keys(words)).not.toContain(hidden);
-  },
-);
+test.each(kinds)('%s: its words and what never changes are fields of its value', (_, { schema, words, fixed }) => {
+  const fields = Object.keys(schema.shape);
+  expect(fields).toEqual(expect.arrayContaining([...Object.keys(words), ...fixed]));
+  for (const label of Object.values(words)) expect(label).toMatch(/^\p{Ll}[\p{L} ]+$/u);
+  // Whose a row is, and where it stands in a list, says nothing to people.
+  for (const hidden of ['id', 'ordinal', 'siteId', 'visitId']) expect(Object.keys(words)).not.toContain(hidden);
+});
 
-test.each(kinds)('%s: a pointer that is cleared may be empty', (_, { schema, points }) => {
-  for (const [field, pointer] of Object.entries(points)) {
-    if (pointer!.whenGone !== 'clear') continue;
+test('what names other rows, and what becomes of it when they go', () => {
+  const all = kinds.flatMap(([name, { schema }]) =>
+    referencesOf(schema).map(
+      ({ field, deep, reference }) => `${name}.${field}${deep ? '[]' : ''} ${reference.whenGone} ${reference.kind}`,
+    ),
+  );
+  expect(all).toEqual(
+    expect.arrayContaining([
+      'pair.beforeFrameId refuse frame',
+      'hunt.meter[] refuse frame',
+      'boilerCard.parts[] forget photo',
+      'tailReading.frameId cascade frame',
+      'flush.marks[] stays service',
+    ]),
+  );
+  // A field whose name ends so is a reference, the row that it hangs on, or names what is no row.
+  const ids = kinds.flatMap(([name, { schema, parent }]) =>
+    Object.keys(schema.shape)
+      .filter((field) => /Id$/.test(field) && field !== parent?.field && !referencesOf(schema).some((one) => one.field === field))
+      .map((field) => `${name}.${field}`),
+  );
+  expect(ids).toEqual(['plan.weatherId', 'finding.complaintId', 'loan.weatherId']);
+});
+
+test.each(kinds)('%s: a reference that is forgotten may be empty', (_, { schema }) => {
+  for (const { field, deep, reference } of referencesOf(schema)) {
+    if (deep || reference.whenGone !== 'forget') continue;
     expect((schema.shape[field] as { safeParse(v: unknown): { success: boolean } }).safeParse(null).success).toBe(true);
   }
 });

@@ -3,12 +3,6 @@ import type * as z from 'zod';
 /** Whose rows of a kind are: a visit's, its site's (all visits see them), everybody's on the shelf, or a loan's. */
 export type Scope = 'visit' | 'site' | 'shelf' | 'loan';
 
-/**
- * What becomes of a pointer when the row that it points at is removed: it is cleared, it keeps that row from being removed,
- * or it is left as it is and points nowhere.
- */
-export type WhenGone = 'clear' | 'refuse' | 'stays';
-
 /** The row that a row hangs on: named when it is made, never changed, and it takes the row along when it is removed. */
 export interface Parent {
   /** Of the value, or of the table where the value does not hold it. */
@@ -33,8 +27,6 @@ export interface EntityDefinition<
   parent: Parent | null;
   /** Other fields that are given when a row is made and never change. */
   fixed: readonly (keyof z.infer<Schema> & string)[];
-  /** Fields that name rows of another kind. */
-  points: Partial<Record<keyof z.infer<Schema> & string, { kind: string; whenGone: WhenGone }>>;
   /** What people call its fields. A field that is not named here is not shown: ids, places in a list. */
   words: Partial<Record<keyof z.infer<Schema> & string, string>>;
   /** Whether commands may add rows; others come with an import or with a visit. */
@@ -43,13 +35,13 @@ export interface EntityDefinition<
   removable: boolean;
 }
 
-type Optional = 'fixed' | 'points' | 'addable' | 'removable';
+type Optional = 'fixed' | 'addable' | 'removable';
 
 /** Defines a kind of row. See docs/adding.md. */
 export function defineEntity<Name extends string, Schema extends z.ZodObject, S extends Scope>(
   definition: Omit<EntityDefinition<Name, Schema, S>, Optional> & Partial<Pick<EntityDefinition<Name, Schema, S>, Optional>>,
 ): EntityDefinition<Name, Schema, S> {
-  return { fixed: [], points: {}, addable: true, removable: true, ...definition };
+  return { fixed: [], addable: true, removable: true, ...definition };
 }
 
 /** What most rows of a visit hang on. */

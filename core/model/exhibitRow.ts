@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { PAIR_BY } from '../method/frame/reading';
+import { ref } from './reference';
 import { defineEntity } from './entity';
 import { idSchema, momentSchema, textSchema } from '../ground/fields';
 
@@ -18,12 +19,12 @@ export const ROLE_WORDS: Record<ExhibitRole, string> = {
 export const exhibitValueSchema = z.object({
   findingId: idSchema,
   role: z.enum(EXHIBIT_ROLES),
-  frameId: idSchema.nullable(),
+  frameId: ref('frame', 'refuse').nullable(),
   /** This against that, both or neither; on the exhibit's own frame. */
-  thisRegionId: idSchema.nullable(),
-  thatRegionId: idSchema.nullable(),
+  thisRegionId: ref('region', 'refuse').nullable(),
+  thatRegionId: ref('region', 'refuse').nullable(),
   by: z.enum(PAIR_BY),
-  photoId: idSchema.nullable(),
+  photoId: ref('photo', 'forget').nullable(),
   note: textSchema(400),
   addedAt: momentSchema,
 });
@@ -37,11 +38,5 @@ export const exhibitEntity = defineEntity({
   scope: 'visit',
   parent: { field: 'findingId', kinds: ['finding'] },
   fixed: ['addedAt'],
-  points: {
-    frameId: { kind: 'frame', whenGone: 'refuse' },
-    thisRegionId: { kind: 'region', whenGone: 'clear' },
-    thatRegionId: { kind: 'region', whenGone: 'clear' },
-    photoId: { kind: 'photo', whenGone: 'clear' },
-  },
   words: { role: 'what it shows', by: 'stated by', note: 'note' },
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_FRAME } from './entity';
 import { idSchema } from '../ground/fields';
 import { FACE_STAGES } from '../method/heating/stages';
@@ -6,7 +7,7 @@ import { FACE_STAGES } from '../method/heating/stages';
 /** Where the face of an emitter lies in a frame, and at which stage of the work it was seen. */
 export const faceValueSchema = z.object({
   frameId: idSchema,
-  serviceId: idSchema,
+  serviceId: ref('service', 'stays'),
   stage: z.enum(FACE_STAGES),
   box: z.object({
     x: z.number().int().min(0).max(10_000),
@@ -24,6 +25,5 @@ export const faceEntity = defineEntity({
   schema: faceValueSchema,
   scope: 'visit',
   parent: OF_FRAME,
-  points: { serviceId: { kind: 'service', whenGone: 'stays' } },
   words: { stage: 'stage', box: 'box' },
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { arguedSchema } from './arguedRow';
 import { PAIR_BY } from '../method/frame/reading';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../ground/fields';
 import { BASES, FINDING_STATES } from './findingBasis';
@@ -22,14 +23,14 @@ export const findingValueSchema = z
     stopKey: nameSchema(160).nullable().default(null),
     /** The complaint that it answers, where somebody said which. */
     complaintId: idSchema.nullable().default(null),
-    frameId: idSchema.nullable(),
+    frameId: ref('frame', 'refuse').nullable(),
     /** This against that: difference is this minus that. Both or neither. */
-    thisRegionId: idSchema.nullable(),
-    thatRegionId: idSchema.nullable(),
+    thisRegionId: ref('region', 'refuse', { on: 'frameId' }).nullable(),
+    thatRegionId: ref('region', 'refuse').nullable(),
     /** What stands for this: its mean, or the coldest or warmest part of it. */
     by: z.enum(PAIR_BY).default('mean'),
     typed: typedSchema.nullable().default(null),
-    photoId: idSchema.nullable(),
+    photoId: ref('photo', 'forget').nullable(),
     title: nameSchema(160),
     note: textSchema(4000),
     /** The check that would settle it. */
@@ -87,12 +88,6 @@ export const findingEntity = defineEntity({
   schema: findingValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: {
-    frameId: { kind: 'frame', whenGone: 'refuse' },
-    thisRegionId: { kind: 'region', whenGone: 'refuse' },
-    thatRegionId: { kind: 'region', whenGone: 'refuse' },
-    photoId: { kind: 'photo', whenGone: 'clear' },
-  },
   words: {
     title: 'title',
     note: 'note',

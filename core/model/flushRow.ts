@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema, textSchema } from '../ground/fields';
 import { FLUSH_STEPS } from '../method/heating/flushSteps';
@@ -11,7 +12,7 @@ export const flushValueSchema = z.object({
   marks: z
     .array(
       z.object({
-        serviceId: idSchema,
+        serviceId: ref('service', 'stays'),
         agitatedMin: z.number().min(0, 'must not be negative').max(600, 'must not exceed 600 minutes').nullable(),
         alone: z.boolean(),
         bothWays: z.boolean(),

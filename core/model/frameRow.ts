@@ -1,21 +1,22 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
-import { idSchema, nameSchema, temperatureSchema } from '../ground/fields';
+import { nameSchema, temperatureSchema } from '../ground/fields';
 import { basisSchema } from '../ground/basis';
 import { measureSchema } from '../method/frame/metric';
 import { SIDES } from '../ground/side';
 
 export const frameValueSchema = z.object({
   name: nameSchema(160),
-  roomId: idSchema.nullable(),
+  roomId: ref('room', 'forget').nullable(),
   side: z.enum(SIDES),
-  surfaceId: idSchema.nullable(),
+  surfaceId: ref('surface', 'forget').nullable(),
   /** The stop of the round that it was taken at. */
   stopKey: nameSchema(160).nullable(),
   /** Taken back: kept with its file, shown and counted nowhere. */
   discarded: z.boolean(),
   /** The region on sound wall that others of this frame are compared with. */
-  referenceId: idSchema.nullable(),
+  referenceId: ref('region', 'stays', { on: 'id' }).nullable(),
   /** Ends of the frame's own, stretched scale, °C. */
   ownScale: z.object({ low: temperatureSchema, high: temperatureSchema }).nullable(),
   /** What its values are: as the camera saw, or computed by it with settings that are undone first. */
@@ -23,7 +24,7 @@ export const frameValueSchema = z.object({
   /** What is known of sizes on it. */
   measure: measureSchema.nullable(),
   /** The recording that it is a moment of. */
-  sequenceId: idSchema.nullable(),
+  sequenceId: ref('sequence', 'forget').nullable(),
   /** Shown by itself, not only within its sequence. */
   picked: z.boolean(),
 });
@@ -34,12 +35,6 @@ export const frameEntity = defineEntity({
   schema: frameValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: {
-    roomId: { kind: 'room', whenGone: 'clear' },
-    surfaceId: { kind: 'surface', whenGone: 'clear' },
-    sequenceId: { kind: 'sequence', whenGone: 'clear' },
-    referenceId: { kind: 'region', whenGone: 'stays' },
-  },
   words: {
     name: 'name',
     side: 'side',

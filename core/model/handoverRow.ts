@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_LOAN } from './entity';
 import { idSchema, momentSchema, nameSchema, textSchema } from '../ground/fields';
 
@@ -14,7 +15,7 @@ const conditionSchema = z.object({
 /** A camera in somebody's hands: out with every part, and back. */
 export const handoverValueSchema = z.object({
   loanId: idSchema,
-  cameraId: idSchema,
+  cameraId: ref('camera', 'refuse'),
   who: nameSchema(120),
   out: conditionSchema,
   back: conditionSchema.nullable(),
@@ -28,7 +29,6 @@ export const handoverEntity = defineEntity({
   schema: handoverValueSchema,
   scope: 'loan',
   parent: OF_LOAN,
-  points: { cameraId: { kind: 'camera', whenGone: 'refuse' } },
   words: { who: 'who', out: 'handed out', back: 'came back' },
   removable: false,
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema, nameSchema, temperatureSchema, textSchema } from '../ground/fields';
 import { USUAL } from '../ground/usual';
@@ -33,7 +34,7 @@ export const huntValueSchema = z.object({
   timers: z.partialRecord(z.enum(HUNT_STEPS), momentSchema),
   /** What a moisture meter read at places of a frame, in pixels; of as many days as somebody came. */
   meter: z
-    .array(z.object({ id: idSchema, at: momentSchema, frameId: idSchema, x: pixel, y: pixel, value: meterValue }))
+    .array(z.object({ id: idSchema, at: momentSchema, frameId: ref('frame', 'refuse'), x: pixel, y: pixel, value: meterValue }))
     .max(400, 'must not exceed 400 readings'),
   /** Marked from two fixed edges. */
   mark: z.object({ fromA: nameSchema(80), aM: metres.nullable(), fromB: nameSchema(80), bM: metres.nullable() }).nullable(),

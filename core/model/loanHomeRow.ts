@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_LOAN } from './entity';
 import { daySchema, idSchema } from '../ground/fields';
 
@@ -6,7 +7,7 @@ const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time 
 
 export const loanHomeValueSchema = z.object({
   loanId: idSchema,
-  siteId: idSchema,
+  siteId: ref('site', 'refuse'),
   ordinal: z.number().int().min(0).max(1000),
   minutes: z.number().int().min(15, 'must be at least 15 min').max(600, 'must not exceed 600 min'),
   travelMinutes: z.number().int().min(0, 'must be at least 0 min').max(240, 'must not exceed 240 min'),
@@ -31,6 +32,5 @@ export const loanHomeEntity = defineEntity({
   scope: 'loan',
   parent: OF_LOAN,
   fixed: ['siteId'],
-  points: { siteId: { kind: 'site', whenGone: 'refuse' } },
   words: { minutes: 'minutes there', travelMinutes: 'minutes of travel', presences: 'when somebody is in', facades: 'façades' },
 });

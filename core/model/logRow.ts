@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { airSchema, humiditySchema, idSchema, momentSchema, nameSchema } from '../ground/fields';
 
@@ -15,7 +16,7 @@ export const MAX_LOG_ENTRIES = 5000;
 export const logValueSchema = z.object({
   visitId: idSchema,
   /** The room whose air was read as the air inside; null for the house. */
-  roomId: idSchema.nullable().default(null),
+  roomId: ref('room', 'forget').nullable().default(null),
   name: nameSchema(160),
   entries: z.array(logEntrySchema).max(MAX_LOG_ENTRIES, `must not be more than ${MAX_LOG_ENTRIES}`),
 });
@@ -29,6 +30,5 @@ export const logEntity = defineEntity({
   schema: logValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: { roomId: { kind: 'room', whenGone: 'clear' } },
   words: { roomId: 'room', name: 'name', entries: 'readings' },
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_SITE } from './entity';
 import { idSchema, nameSchema } from '../ground/fields';
 
@@ -6,7 +7,7 @@ import { idSchema, nameSchema } from '../ground/fields';
 export const ownStopValueSchema = z.object({
   siteId: idSchema,
   /** null for the house as a whole. */
-  roomId: idSchema.nullable(),
+  roomId: ref('room', 'forget').nullable(),
   title: nameSchema(120),
 });
 
@@ -16,6 +17,5 @@ export const ownStopEntity = defineEntity({
   schema: ownStopValueSchema,
   scope: 'site',
   parent: OF_SITE,
-  points: { roomId: { kind: 'room', whenGone: 'clear' } },
   words: { title: 'title' },
 });

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { shapeSchema, type DrawnShape } from '../method/frame/region';
 import { WORKS } from '../method/compare/lossChange';
 import type { WallClass } from '../method/weather/wallFamilies';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, nameSchema, textSchema } from '../ground/fields';
 
@@ -27,11 +28,11 @@ const place = z.tuple([z.number().min(-20_000).max(20_000), z.number().min(-20_0
 export const pairValueSchema = z.object({
   visitId: idSchema,
   /** Where the earlier frame was taken: an earlier visit of the site, or this one. */
-  beforeVisitId: idSchema,
-  beforeFrameId: idSchema,
-  afterFrameId: idSchema,
+  beforeVisitId: ref('visit', 'refuse', { within: 'site' }),
+  beforeFrameId: ref('frame', 'refuse', { within: 'site' }),
+  afterFrameId: ref('frame', 'refuse'),
   /** The finding of the earlier visit that is to be proven; null for none. */
-  findingId: idSchema.nullable(),
+  findingId: ref('finding', 'stays', { within: 'site' }).nullable(),
   title: nameSchema(160),
   /** In pixels of the earlier frame. */
   regions: z
@@ -64,7 +65,6 @@ export const pairEntity = defineEntity({
   schema: pairValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: { afterFrameId: { kind: 'frame', whenGone: 'refuse' } },
   words: {
     title: 'title',
     regions: 'regions',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
-import { idSchema, nameSchema, temperatureSchema, textSchema } from '../ground/fields';
+import { nameSchema, temperatureSchema, textSchema } from '../ground/fields';
 import { alignmentSchema } from '../method/frame/alignment';
 
 /** Values that were read on a picture without data, and typed: never more than words of a person. */
@@ -27,7 +28,7 @@ export const PHOTO_ROLES = ['view', 'close-up', 'plate'] as const;
 export type PhotoRole = (typeof PHOTO_ROLES)[number];
 
 export const photoValueSchema = z.object({
-  frameId: idSchema.nullable(),
+  frameId: ref('frame', 'forget').nullable(),
   name: nameSchema(160),
   role: z.enum(PHOTO_ROLES),
   stopKey: nameSchema(160).nullable(),
@@ -51,7 +52,6 @@ export const photoEntity = defineEntity({
   schema: photoValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: { frameId: { kind: 'frame', whenGone: 'clear' } },
   words: {
     name: 'name',
     role: 'what it shows',

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_FRAME } from './entity';
 import { idSchema, nameSchema, temperatureSchema } from '../ground/fields';
 
@@ -12,7 +13,7 @@ export const probeValueSchema = z.object({
   celsius: temperatureSchema,
   /** Standard uncertainty, K. */
   uncertaintyK: z.number().min(0, 'must be at least 0 K').max(50, 'must not exceed 50 K'),
-  instrumentId: idSchema.nullable(),
+  instrumentId: ref('instrument', 'forget').nullable(),
 });
 
 export type ProbeValue = z.infer<typeof probeValueSchema>;
@@ -23,6 +24,5 @@ export const probeEntity = defineEntity({
   schema: probeValueSchema,
   scope: 'visit',
   parent: OF_FRAME,
-  points: { instrumentId: { kind: 'instrument', whenGone: 'clear' } },
   words: { name: 'name', x: 'column', y: 'row', celsius: 'reading', uncertaintyK: 'uncertainty' },
 });

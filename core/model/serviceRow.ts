@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_SITE } from './entity';
 import { idSchema, nameSchema } from '../ground/fields';
 import { SERVICE_KINDS } from './serviceKinds';
@@ -6,7 +7,7 @@ import { SERVICE_KINDS } from './serviceKinds';
 /** One service of a house, where it stands on the plan of its storey. */
 export const serviceValueSchema = z.object({
   siteId: idSchema,
-  roomId: idSchema,
+  roomId: ref('room', 'refuse'),
   kind: z.enum(SERVICE_KINDS),
   name: nameSchema(120),
   /** Metres from the left and the upper edge of its room, seen from above. */
@@ -23,6 +24,5 @@ export const serviceEntity = defineEntity({
   schema: serviceValueSchema,
   scope: 'site',
   parent: OF_SITE,
-  points: { roomId: { kind: 'room', whenGone: 'refuse' } },
   words: { name: 'name', kind: 'kind', x: 'place across', y: 'place along' },
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_SITE } from './entity';
 import { idSchema, nameSchema } from '../ground/fields';
 import { WALLS } from '../method/weather/wallMemory';
@@ -17,7 +18,7 @@ export const openingSchema = z.object({
 export const surfaceValueSchema = z.object({
   siteId: idSchema,
   /** null is a surface outdoors: a façade or a roof. */
-  roomId: idSchema.nullable(),
+  roomId: ref('room', 'refuse').nullable(),
   name: nameSchema(120),
   kind: z.enum(SURFACE_KINDS),
   /** Where its outer side looks, degrees from north; null where that says nothing. */
@@ -28,7 +29,7 @@ export const surfaceValueSchema = z.object({
   heightM: z.number().min(0.3, 'must be at least 0.3 m').max(60, 'must not exceed 60 m'),
   openings: z.array(openingSchema).max(20, 'must not be more than 20'),
   /** The same place from its other side: the room above, the next room, the façade. */
-  otherSideId: idSchema.nullable(),
+  otherSideId: ref('surface', 'stays').nullable(),
   ordinal: z.number().int().min(0).max(1000),
 });
 
@@ -43,7 +44,6 @@ export const surfaceEntity = defineEntity({
   schema: surfaceValueSchema,
   scope: 'site',
   parent: OF_SITE,
-  points: { roomId: { kind: 'room', whenGone: 'refuse' }, otherSideId: { kind: 'surface', whenGone: 'stays' } },
   words: {
     name: 'name',
     kind: 'kind',

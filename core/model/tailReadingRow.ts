@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema } from '../ground/fields';
 
@@ -8,15 +9,15 @@ const waterSchema = z.number().min(-20, 'must be at least −20 °C').max(130, '
 export const tailReadingValueSchema = z
   .object({
     visitId: idSchema,
-    serviceId: idSchema,
+    serviceId: ref('service', 'stays'),
     walk: z.number().int().min(1).max(1000),
     at: momentSchema,
     /** Typed; null where regions say it. */
     flowC: waterSchema.nullable(),
     returnC: waterSchema.nullable(),
-    frameId: idSchema.nullable(),
-    flowRegionId: idSchema.nullable(),
-    returnRegionId: idSchema.nullable(),
+    frameId: ref('frame', 'cascade').nullable(),
+    flowRegionId: ref('region', 'cascade').nullable(),
+    returnRegionId: ref('region', 'cascade').nullable(),
     /** Air of the room; null where nobody read it. */
     roomC: z.number().min(-10, 'must be at least −10 °C').max(45, 'must not exceed 45 °C').nullable(),
   })
@@ -31,11 +32,5 @@ export const tailReadingEntity = defineEntity({
   schema: tailReadingValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: {
-    serviceId: { kind: 'service', whenGone: 'stays' },
-    frameId: { kind: 'frame', whenGone: 'stays' },
-    flowRegionId: { kind: 'region', whenGone: 'clear' },
-    returnRegionId: { kind: 'region', whenGone: 'clear' },
-  },
   words: { at: 'read at', flowC: 'flow', returnC: 'return', roomC: 'room' },
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema } from '../ground/fields';
 
@@ -7,7 +8,7 @@ const turns = z.number().min(0, 'must not be negative').max(20, 'must not exceed
 /** A lockshield turned on a walk: one row for each emitter and walk, so that two people at one valve are asked. */
 const valveTurnValueSchema = z.object({
   visitId: idSchema,
-  serviceId: idSchema,
+  serviceId: ref('service', 'stays'),
   walk: z.number().int().min(1).max(1000),
   at: momentSchema,
   /** null: nobody had counted where it stood. */
@@ -21,6 +22,5 @@ export const valveTurnEntity = defineEntity({
   schema: valveTurnValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: { serviceId: { kind: 'service', whenGone: 'stays' } },
   words: { at: 'turned at', from: 'from', to: 'to' },
 });

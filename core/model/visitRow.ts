@@ -1,6 +1,7 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_SITE } from './entity';
-import { daySchema, idSchema, momentSchema, nameSchema, textSchema } from '../ground/fields';
+import { daySchema, momentSchema, nameSchema, textSchema } from '../ground/fields';
 import { steadySpanSchema } from '../method/scale/scale';
 
 /** It became a visit for practice; frames of an invented room were taken out of it. */
@@ -22,11 +23,11 @@ export const visitValueSchema = z.object({
   /** When the next round is due, a day of the local calendar; null while nobody said. */
   nextDay: daySchema.nullable().default(null),
   /** The camera that is taken along, and took all frames that name none; null while nobody said. */
-  cameraId: idSchema.nullable(),
+  cameraId: ref('camera', 'refuse').nullable(),
   /** Below this temperature factor a surface grows mould in the long run; null while nobody chose a limit. */
   mouldFactor: z.number().min(0.3, 'must be at least 0.3').max(0.95, 'must not exceed 0.95').nullable(),
-  referenceInsideId: idSchema.nullable(),
-  referenceOutsideId: idSchema.nullable(),
+  referenceInsideId: ref('region', 'stays').nullable(),
+  referenceOutsideId: ref('region', 'stays').nullable(),
 });
 
 export type VisitValue = z.infer<typeof visitValueSchema>;
@@ -37,11 +38,6 @@ export const visitEntity = defineEntity({
   schema: visitValueSchema,
   scope: 'visit',
   parent: OF_SITE,
-  points: {
-    cameraId: { kind: 'camera', whenGone: 'refuse' },
-    referenceInsideId: { kind: 'region', whenGone: 'stays' },
-    referenceOutsideId: { kind: 'region', whenGone: 'stays' },
-  },
   words: {
     title: 'title',
     archived: 'put away',

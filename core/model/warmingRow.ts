@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { ref } from './reference';
 import { defineEntity, OF_VISIT } from './entity';
 import { idSchema, momentSchema } from '../ground/fields';
 
 /** What happened at one emitter on a visit: one row for each emitter. */
 export const warmingValueSchema = z.object({
   visitId: idSchema,
-  serviceId: idSchema,
+  serviceId: ref('service', 'stays'),
   /** First felt or seen warm. */
   warmAt: momentSchema.nullable(),
   bledAt: momentSchema.nullable(),
@@ -23,6 +24,5 @@ export const warmingEntity = defineEntity({
   schema: warmingValueSchema,
   scope: 'visit',
   parent: OF_VISIT,
-  points: { serviceId: { kind: 'service', whenGone: 'stays' } },
   words: { warmAt: 'first warm', bledAt: 'bled', tapedWalk: 'tails taped', withoutTape: 'tails stay without tape' },
 });

@@ -1,100 +1,14 @@
 import fc from 'fast-check';
-import { changesOf } from '../method/compare/change';
-import type { Homography } from '../ground/homography';
-import { leakOf } from '../work/water/seek';
 import { letterOf } from './letterOf';
-import type { VisitDocument } from '../model/document';
-import { askedPairs, readyPair, type Proven } from '../work/proof/proven';
-import { pairFor, toProve } from '../work/proof/toProve';
 import { USUAL } from '../ground/usual';
-import { ALL_TOLD, pixelsOf, type ToldVisit, toldVisits, visitTold } from '../testing/randomVisit';
+import { ALL_TOLD, type ToldVisit, toldVisits, visitTold } from '../testing/randomVisit';
+import { papersOf } from '../testing/papersOf';
 import { ID, wallPixels } from '../testing/visit';
 import * as format from '../ground/format';
 import { compareRegions } from '../work/visit/readings';
-import { type Block, sheetsOf } from './block';
-import { PAPERS, printed, type Paper } from './papers';
 
 const VISITS = 400;
 const WALL = wallPixels();
-/** Its cold box is half as cold. */
-const BETTER = WALL.map((celsius) => (celsius < 18 ? 15.5 : celsius));
-const SAME: Homography = [1, 0, 0, 0, 1, 0, 0, 0, 1];
-const LATER = '0192f0a0-0000-7000-8000-000000000801';
-const PAIR = '0192f0a0-0000-7000-8000-000000000802';
-
-/** The visit as one after works whose finding is looked at again, with what the two frames say; they lie on each other as they are. */
-function provenIn(document: VisitDocument): { later: VisitDocument; proven: Proven[] } {
-  const later = { ...document, visitId: LATER, rows: { ...document.rows } };
-  later.rows.visit = { [LATER]: { ...document.rows.visit[ID.visit]!, id: LATER } };
-  // What the visit was set to then it is set to now.
-  const settings = document.rows.settings[ID.settings]!;
-  later.rows.settings = {
-    ...document.rows.settings,
-    [LATER]: { ...settings, id: LATER, value: { ...settings.value, ownerId: LATER } },
-  };
-  let n = 0;
-  const [wanted] = toProve(later, document);
-  const value = pairFor(later, document, wanted!, ID.other, () => `0192f0a0-0000-7000-8000-00000000080${(n += 1)}`);
-  later.rows.pair = { [PAIR]: { id: PAIR, version: 1, value } };
-  const [asked] = askedPairs(later, [document]);
-  const ready = readyPair(later, asked!, (frameId) => (frameId === ID.other ? BETTER : WALL))!;
-  const { looks } = ready.sides;
-  const answer = looks
-    ? { h: SAME, changes: changesOf(...looks, SAME, ready.places, ready.known) }
-    : { problem: 'The air inside and outside is not known on both visits.' };
-  return { later, proven: [{ ...asked!, sides: ready.sides, answer }] };
-}
-
-/** All words and numbers of a block, each as one text. */
-function textsOf(block: Block): string[] {
-  switch (block.kind) {
-    case 'sheet':
-      return [block.above, block.title];
-    case 'heading':
-    case 'text':
-    case 'callout':
-      return [block.text];
-    case 'editable':
-      return [block.text, block.proposed];
-    case 'facts':
-      return block.facts.map(({ label, value }) => `${label}: ${value}`);
-    case 'list':
-      return block.entries.map(({ title, short }) => `${title}: ${short}`);
-    case 'table':
-      return block.rows.map((cells) => cells.join(' | '));
-    case 'bars':
-      return block.rows.map(({ name, shares }) => `${name}: ${shares.join(' ')}`);
-    case 'lines':
-      return [JSON.stringify(block)];
-    case 'pictures':
-      return block.pictures.map(({ caption }) => caption);
-    case 'difference':
-    case 'regions': {
-      const { difference, hour, moisture, ...stated } = block.stated;
-      const regions = [stated.this, stated.that].map(
-        ({ name, mean, plusMinus, range }) => `${name} ${mean} ${plusMinus} ${range}`,
-      );
-      return [`${difference.value} ${difference.plusMinus}`, hour ?? '', ...regions, ...moisture.map(({ value }) => value)];
-    }
-  }
-}
-
-/** Every paper of a visit, sheet by sheet, in texts. */
-function papersOf(document: VisitDocument, seek = true): Map<string, string[][]> {
-  const pixels = pixelsOf(document);
-  const computed = { proven: [], leak: seek ? leakOf(document, pixels) : null };
-  const sheets = (paper: Paper) =>
-    sheetsOf(printed(document, paper, pixels, 'C', computed).blocks).map((blocks) => blocks.flatMap(textsOf));
-  const papers = PAPERS.map((paper): [string, string[][]] => [paper, sheets(paper)]);
-  const { later, proven } = provenIn(document);
-  const proof = sheetsOf(printed(later, 'proof', pixels, 'C', { proven, leak: null }).blocks);
-  return new Map([
-    ...papers,
-    ['proof', proof.map((blocks) => blocks.flatMap(textsOf))],
-    ['letter', [letterOf(document, null, 'C').split('\n')]],
-  ]);
-}
-
 /** Another world, in which something else is usual. */
 const ELSEWHERE: Record<keyof typeof USUAL, unknown> = {
   airC: 17,

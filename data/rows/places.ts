@@ -1,6 +1,7 @@
 import { inArray } from 'drizzle-orm';
 import type { Entity } from '@core/model/entities';
 import { entityOf, parentOf } from '@core/model/entityOf';
+import { namedIn, referencesOf } from '@core/model/reference';
 import { CoreError } from '@core/ground/errors';
 import type { Connection } from '../connection';
 import { parentColumn, tableOf } from './tables';
@@ -70,6 +71,8 @@ interface Named {
   id: string;
   /** Has to be there; else it may point nowhere. */
   must: boolean;
+  /** Lies in another visit of the site, perhaps. */
+  elsewhere: boolean;
 }
 
 /** What all that is named together has in common. */
@@ -77,10 +80,10 @@ const COMMON = ['site', 'visit', 'loan'];
 
 function requireCommon(places: Places, named: readonly Named[]): void {
   const common: Record<string, string> = {};
-  for (const { kind, id, must } of named) {
+  for (const { kind, id, must, elsewhere } of named) {
     const place = places.of(kind, id);
     if (!place && must) throw missing(kind, id);
-    for (const level of COMMON) {
+    for (const level of elsewhere ? ['site'] : COMMON) {
       const own = place?.[level];
       if (own === undefined) continue;
       common[level] ??= own;
@@ -99,19 +102,25 @@ export async function requireTogether(
   named: Readonly<Record<string, string | null | undefined>>,
 ): Promise<void> {
   const places = new Places(connection);
-  const all = Object.entries(named).flatMap(([kind, id]) => (id ? [{ kind, id, must: true }] : []));
+  const all = Object.entries(named).flatMap(([kind, id]) => (id ? [{ kind, id, must: true, elsewhere: false }] : []));
   await places.learn(all);
   requireCommon(places, all);
 }
 
-/** What a row names: its parent, itself where it is there, and all that its fields point at. */
+/** What a row names: its parent, itself where it is there, and all that its value refers to, however deep. */
 function namedBy(entity: Entity, rowId: string, value: Record<string, unknown>, isNew: boolean): Named[] {
   const parent = parentOf(entity, value);
-  const points = Object.entries(entityOf(entity).points).flatMap(([field, pointer]) => {
-    const id = value[field];
-    return typeof id === 'string' ? [{ kind: pointer!.kind, id, must: pointer!.whenGone !== 'stays' }] : [];
-  });
-  return [...(parent ? [{ ...parent, must: true }] : []), ...(isNew ? [] : [{ kind: entity, id: rowId, must: true }]), ...points];
+  const own = { must: true, elsewhere: false };
+  return [
+    ...(parent ? [{ ...parent, ...own }] : []),
+    ...(isNew ? [] : [{ kind: entity, id: rowId, ...own }]),
+    ...namedIn(entityOf(entity).schema, value).map(({ kind, id, whenGone, within }) => ({
+      kind,
+      id,
+      must: whenGone !== 'stays',
+      elsewhere: within === 'site',
+    })),
+  ];
 }
 
 /**
@@ -127,18 +136,13 @@ export async function requireNamed(
   const named = rows.map(({ rowId, value, isNew }) => namedBy(entity, rowId, value as Record<string, unknown>, isNew));
   await places.learn(named.flat());
   for (const one of named) requireCommon(places, one);
+  const onFrames = referencesOf(entityOf(entity).schema).filter(({ reference }) => reference.on !== null);
   for (const { rowId, value } of rows) {
-    const frame = ON_FRAME[entity]?.frame(value as never, rowId);
-    for (const field of ON_FRAME[entity]?.fields ?? []) {
-      const id = (value as Record<string, string | null>)[field];
-      const lies = id ? places.of('region', id) : null;
-      if (id && lies && lies.frame !== frame) throw apart('region', id);
+    const fields = value as Record<string, string | null>;
+    for (const { field, reference } of onFrames) {
+      const id = fields[field];
+      const lies = id ? places.of(reference.kind, id) : null;
+      if (lies && lies.frame !== (reference.on === 'id' ? rowId : fields[reference.on!])) throw apart(reference.kind, id!);
     }
   }
 }
-
-/** Fields that name regions of one certain frame. */
-const ON_FRAME: Partial<Record<Entity, { frame(value: { frameId: string }, rowId: string): string; fields: string[] }>> = {
-  frame: { frame: (_, rowId) => rowId, fields: ['referenceId'] },
-  finding: { frame: ({ frameId }) => frameId, fields: ['thisRegionId'] },
-};

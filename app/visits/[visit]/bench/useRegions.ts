@@ -9,6 +9,7 @@ import type { Row } from '@core/model/entities';
 import type { RegionValue } from '@core/model/regionRow';
 import { settingsIdOf } from '@core/ground/rowId';
 import type { Edit } from '@ui/store/rowStore';
+import { useRemoval } from '@ui/visit/useRemoval';
 import { useVisit } from '@ui/visit/VisitProvider';
 import type { FrameView } from '@core/work/visit/frameView';
 import type { View, ViewAction } from './view';
@@ -28,6 +29,7 @@ const DRAWN: Record<RegionValue['role'], string> = { reading: 'drawn', length: '
 export function useRegions(frame: FrameView | null, view: View, dispatch: (action: ViewAction) => void) {
   const { document, edit } = useVisit();
   const { message } = App.useApp();
+  const removal = useRemoval();
 
   const nameFor = (shape: Shape, role: RegionValue['role']): string => {
     if (shape.kind === 'beyond') return `all ${shape.side}`;
@@ -60,20 +62,13 @@ export function useRegions(frame: FrameView | null, view: View, dispatch: (actio
     if (next !== shape) change(regionId, { shape: next }, label);
   };
 
-  const remove = (regionId: string) => {
-    const stated = Object.values(document.rows.finding).find(
-      ({ value }) => value.thisRegionId === regionId || value.thatRegionId === regionId,
-    );
-    if (stated) {
-      void message.warning(
-        `This region belongs to the finding “${stated.value.title}”. Remove the finding first, or move the region instead.`,
-        6,
-      );
-      return;
-    }
-    edit('Region removed', [{ entity: 'region', rowId: regionId, value: null }]);
-    dispatch({ kind: 'select', regionId: null });
-  };
+  const remove = (regionId: string) =>
+    removal({
+      label: 'Region removed',
+      title: `Remove the region ${document.rows.region[regionId]?.value.name ?? ''}?`,
+      targets: [{ entity: 'region', rowId: regionId }],
+      onGone: () => dispatch({ kind: 'select', regionId: null }),
+    });
 
   const markReference = (regionId: string) => {
     if (!frame || document.rows.region[regionId]?.value.role !== 'reading') return;

@@ -1,11 +1,9 @@
 'use client';
 
-import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Popconfirm, Select } from 'antd';
+import { Button, Select } from 'antd';
 import Link from 'next/link';
 import type { ReportFinding } from '@core/paper/reportFinding';
 import { BY_WORDS } from '@core/work/visit/byWords';
-import { exhibitsOf } from '@core/work/visit/findings';
 import { type FindingValue, findingValueSchema } from '@core/model/findingRow';
 import { photosOf } from '@core/work/visit/frames';
 import { onlyRow } from '@core/work/visit/theVisit';
@@ -20,6 +18,7 @@ import { Blocks } from '@ui/report/Blocks';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { Exhibits } from './Exhibits';
 import { FixFields } from './FixFields';
+import { RemoveFinding } from './RemoveFinding';
 import styles from './Findings.module.css';
 
 interface Props {
@@ -34,11 +33,6 @@ export function FindingSheet({ finding, values }: Props) {
   const { value } = row;
   const change = (label: string, next: Partial<FindingValue>) =>
     edit(label, [{ entity: 'finding', rowId: row.id, value: { ...value, ...next } }]);
-  const remove = () =>
-    edit('Finding removed', [
-      ...exhibitsOf(document, row.id).map(({ id }) => ({ entity: 'exhibit' as const, rowId: id, value: null })),
-      { entity: 'finding', rowId: row.id, value: null },
-    ]);
   const { shape } = findingValueSchema;
   return (
     <article className={styles.sheet} aria-label={`Finding ${finding.number}`}>
@@ -52,14 +46,7 @@ export function FindingSheet({ finding, values }: Props) {
               <Button>Open on the bench</Button>
             </Link>
           )}
-          <Popconfirm
-            title="Remove this finding?"
-            description="Its frames and regions stay."
-            okText="Remove finding"
-            onConfirm={remove}
-          >
-            <Button icon={<DeleteOutlined />} aria-label="Remove this finding" />
-          </Popconfirm>
+          <RemoveFinding row={row} />
         </span>
       </header>
       <label className={styles.text}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { DeleteOutlined, DownOutlined, UpOutlined } from '@ant-design/icons';
-import { App, Button, InputNumber, Select } from 'antd';
+import { Button, InputNumber, Select } from 'antd';
 import { isHeated } from '@core/model/heated';
 import { ROOM_KINDS, ROOM_WORDS } from '@core/model/houseKinds';
 import type { Row } from '@core/model/entities';
@@ -14,23 +14,8 @@ import styles from './RoomPanel.module.css';
 
 /** One room: what it is, where it lies, and its surfaces. */
 export function RoomPanel({ row, house, onGone }: { row: Row<'room'>; house: HouseHand; onGone(): void }) {
-  const { modal } = App.useApp();
   const { name, kind, storey, heightM } = row.value;
-  const frames = house.framesIn(row.id).length;
-  const remove = () => {
-    const gone = () => {
-      house.removeRoom(row);
-      onGone();
-    };
-    if (frames === 0) return gone();
-    modal.confirm({
-      title: `Remove ${name}?`,
-      content: `${frames} ${frames === 1 ? 'frame lies' : 'frames lie'} there. ${frames === 1 ? 'It is' : 'They are'} kept and moved to “no place yet”.`,
-      okText: 'Remove the room',
-      cancelText: 'Keep it',
-      onOk: gone,
-    });
-  };
+  const remove = () => house.removeRoom(row, onGone);
   return (
     <section className={styles.card} aria-label={name}>
       <div className={styles.fields}>

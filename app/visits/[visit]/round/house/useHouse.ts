@@ -15,10 +15,9 @@ import type { ServiceValue } from '@core/model/serviceRow';
 import { SERVICE_WORDS, type ServiceKind } from '@core/model/serviceKinds';
 import { surfacesOf, type HouseShell } from '@core/work/house/surfacesOf';
 import { templateRooms, TEMPLATES, type HouseTemplate, type TemplateName } from '@core/work/house/templates';
-import { framesOf } from '@core/work/visit/frames';
-import { settingsRow } from '@core/work/visit/settingsInForce';
 import { frontAzimuthOf, roomsOf } from '@core/work/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
+import { useRemoval } from '@ui/visit/useRemoval';
 import { useVisit } from '@ui/visit/VisitProvider';
 
 /** A house that nobody described yet: brick, free-standing, a loft above. */
@@ -27,6 +26,7 @@ const USUAL_SHELL: Omit<HouseShell, 'frontAzimuth'> = TEMPLATES.bungalow.shell;
 /** The site's house and everything that a hand does to it; each is one step of undo. */
 export function useHouse() {
   const { document, edit } = useVisit();
+  const removal = useRemoval();
   const { siteId } = document;
   const rooms = useMemo(() => roomsOf(document), [document]);
   const surfaces = useMemo(
@@ -151,28 +151,20 @@ export function useHouse() {
     },
 
     /** Frames of this visit that lie there lose their place, and nothing else. */
-    removeRoom(row: Row<'room'>) {
-      const walls = surfacesIn(row.id);
-      edit(`Room removed: ${row.value.name}`, [
-        ...framesIn(row.id).map((frame): Edit => ({
-          entity: 'frame',
-          rowId: frame.id,
-          value: { ...frame.value, roomId: null, surfaceId: null },
-        })),
-        ...services
+    removeRoom(row: Row<'room'>, onGone: () => void) {
+      const kinds = ['service', 'surface'] as const;
+      const within = kinds.flatMap((entity) =>
+        Object.values(document.rows[entity])
           .filter(({ value }) => value.roomId === row.id)
-          .map(({ id }): Edit => ({ entity: 'service', rowId: id, value: null })),
-        ...walls.flatMap(({ id }): Edit[] => {
-          const own = settingsRow(document, id);
-          return [
-            ...(own ? [{ entity: 'settings' as const, rowId: own.id, value: null }] : []),
-            { entity: 'surface', rowId: id, value: null },
-          ];
-        }),
-        { entity: 'room', rowId: row.id, value: null },
-      ]);
+          .map(({ id }) => ({ entity, rowId: id })),
+      );
+      removal({
+        label: `Room removed: ${row.value.name}`,
+        title: `Remove ${row.value.name}?`,
+        targets: [...within, { entity: 'room', rowId: row.id }],
+        onGone,
+      });
     },
-    framesIn,
 
     /** What the rooms of a house that has none usually have. */
     makeServices() {
@@ -200,7 +192,11 @@ export function useHouse() {
     },
 
     removeService(row: Row<'service'>) {
-      edit(`Removed: ${row.value.name}`, [{ entity: 'service', rowId: row.id, value: null }]);
+      removal({
+        label: `Removed: ${row.value.name}`,
+        title: `Remove ${row.value.name}?`,
+        targets: [{ entity: 'service', rowId: row.id }],
+      });
     },
 
     moveRoom(row: Row<'room'>, by: -1 | 1) {
@@ -241,14 +237,11 @@ export function useHouse() {
 
     /** Frames that show it keep their room. */
     removeSurface(row: Row<'surface'>) {
-      const own = settingsRow(document, row.id);
-      edit(`Surface removed: ${row.value.name}`, [
-        ...framesOf(document)
-          .filter(({ value }) => value.surfaceId === row.id)
-          .map((frame): Edit => ({ entity: 'frame', rowId: frame.id, value: { ...frame.value, surfaceId: null } })),
-        ...(own ? [{ entity: 'settings' as const, rowId: own.id, value: null }] : []),
-        { entity: 'surface', rowId: row.id, value: null },
-      ]);
+      removal({
+        label: `Surface removed: ${row.value.name}`,
+        title: `Remove ${row.value.name}?`,
+        targets: [{ entity: 'surface', rowId: row.id }],
+      });
     },
 
     /** Links a place to its other side, from both; a façade stands behind many walls and points at none. */
@@ -277,10 +270,6 @@ export function useHouse() {
       ]);
     },
   };
-
-  function framesIn(roomId: string): Row<'frame'>[] {
-    return framesOf(document).filter(({ value }) => value.roomId === roomId);
-  }
 }
 
 /** The surfaces that some edits make. */
