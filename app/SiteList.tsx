@@ -140,8 +140,6 @@ function Sites({ sites }: { sites: SiteWithVisits[] }) {
   );
 }
 
-const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;
-
 function placeWords({ value }: Row<'site'>): string {
   if (value.latitude === null || value.longitude === null) return 'no place on the map yet';
   const count = value.facades.length;

@@ -18,7 +18,7 @@ const LATER = '0192f0a0-0000-7000-8000-000000000801';
 const PAIR = '0192f0a0-0000-7000-8000-000000000802';
 
 /** The visit as one after works whose finding is looked at again, with what the two frames say; they lie on each other as they are. */
-export function provenIn(document: VisitDocument): { later: VisitDocument; proven: Proven[] } {
+function provenIn(document: VisitDocument): { later: VisitDocument; proven: Proven[] } {
   const later = { ...document, visitId: LATER, rows: { ...document.rows } };
   later.rows.visit = { [LATER]: { ...document.rows.visit[ID.visit]!, id: LATER } };
   // What the visit was set to then it is set to now.
