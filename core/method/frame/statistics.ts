@@ -81,6 +81,8 @@ export function regionStatistics(
     readings[kept] = value;
     kept += 1;
   }
+  const asked = count < PERCENTILES_FROM ? [0.5] : [0.5, OUTER_SHARE, 1 - OUTER_SHARE];
+  const [median, low, high] = quantilesOf(readings, min, max, asked);
   return {
     count,
     missing: total - count,
@@ -89,11 +91,8 @@ export function regionStatistics(
     minAt: pixelOfIndex(minIndex, spans),
     maxAt: pixelOfIndex(maxIndex, spans),
     mean,
-    median: quantileOf(readings, min, max, 0.5),
-    percentiles:
-      count < PERCENTILES_FROM
-        ? null
-        : { low: quantileOf(readings, min, max, OUTER_SHARE), high: quantileOf(readings, min, max, 1 - OUTER_SHARE) },
+    median: median!,
+    percentiles: low === undefined ? null : { low, high: high! },
     std: count > 1 ? Math.sqrt(squares / (count - 1)) : null,
   };
 }
@@ -116,46 +115,61 @@ const BINS = 1024;
 /** So few values are sorted outright. */
 const SORTED_FROM = 256;
 
-/**
- * Exact quantile of readings between `min` and `max`, the mean of two neighbours where it falls between them; `values` must not
- * be empty and is not kept in order.
- *
- * Counts into bins, keeps only the bins that hold it, and does it again until few are left: linear, and faster
- * than selecting by exchange, because a count does not move anything.
- */
-function quantileOf(values: Float32Array, min: number, max: number, share: number): number {
-  const rank = share * (values.length - 1);
-  const [lower, upper] = [Math.floor(rank), Math.ceil(rank)];
-  let pool = values;
-  let below = 0;
-  let [low, high] = [min, max];
-  while (pool.length > SORTED_FROM && high > low) {
-    const perUnit = BINS / (high - low);
-    const counts = new Uint32Array(BINS);
-    for (let i = 0; i < pool.length; i += 1) counts[Math.min(BINS - 1, ((pool[i]! - low) * perUnit) | 0)]! += 1;
-    let first = 0;
-    let seen = 0;
-    while (seen + counts[first]! <= lower - below) seen += counts[first++]!;
-    let last = first;
-    for (let upTo = seen + counts[last]!; upTo <= upper - below; upTo += counts[last]!) last += 1;
+/** Exact quantiles of readings between `min` and `max`, the mean of two neighbours where one falls between them. */
+function quantilesOf(values: Float32Array, min: number, max: number, shares: readonly number[]): number[] {
+  const ranks = shares.map((share) => share * (values.length - 1));
+  const ranked = atRanks(
+    values,
+    min,
+    max,
+    ranks.flatMap((rank) => [Math.floor(rank), Math.ceil(rank)]),
+  );
+  return ranks.map((_, i) => (ranked[2 * i]! + ranked[2 * i + 1]!) / 2);
+}
 
-    const kept = new Float32Array(pool.length);
-    let count = 0;
-    let [nextLow, nextHigh] = [Infinity, -Infinity];
-    for (let i = 0; i < pool.length; i += 1) {
-      const value = pool[i]!;
-      const bin = Math.min(BINS - 1, ((value - low) * perUnit) | 0);
-      if (bin < first || bin > last) continue;
-      kept[count] = value;
-      count += 1;
-      if (value < nextLow) nextLow = value;
-      if (value > nextHigh) nextHigh = value;
-    }
-    if (count === pool.length) break;
-    pool = kept.subarray(0, count);
-    below += seen;
-    [low, high] = [nextLow, nextHigh];
+/**
+ * The values that stand at some ranks, from 0, when readings between `min` and `max` are put in order.
+ *
+ * Counts into bins once for all of them, keeps only the bin that holds each, and does that again until few are left: linear,
+ * and faster than selecting by exchange, because a count does not move anything.
+ */
+function atRanks(values: Float32Array, min: number, max: number, ranks: readonly number[]): number[] {
+  if (values.length <= SORTED_FROM || !(max > min)) {
+    const sorted = values.slice().sort();
+    return ranks.map((rank) => sorted[rank]!);
   }
-  const sorted = pool.slice().sort();
-  return (sorted[lower - below]! + sorted[upper - below]!) / 2;
+  const perUnit = BINS / (max - min);
+  const bins = new Uint16Array(values.length);
+  // One more than there are bins: the greatest value lies at its end.
+  const counts = new Uint32Array(BINS + 1);
+  for (let i = 0; i < values.length; i += 1) {
+    const bin = ((values[i]! - min) * perUnit) | 0;
+    bins[i] = bin;
+    counts[bin]! += 1;
+  }
+  const found = new Map<number, number>();
+  for (const rank of ranks) {
+    if (found.has(rank)) continue;
+    let bin = 0;
+    let below = 0;
+    while (below + counts[bin]! <= rank) below += counts[bin++]!;
+    const inBin = ranks.filter((one) => one >= below && one < below + counts[bin]!);
+    const pool = new Float32Array(counts[bin]!);
+    let [kept, low, high] = [0, Infinity, -Infinity];
+    for (let i = 0; i < bins.length; i += 1) {
+      if (bins[i] !== bin) continue;
+      const value = values[i]!;
+      pool[kept++] = value;
+      if (value < low) low = value;
+      if (value > high) high = value;
+    }
+    const ranked = atRanks(
+      pool,
+      low,
+      high,
+      inBin.map((one) => one - below),
+    );
+    inBin.forEach((one, i) => found.set(one, ranked[i]!));
+  }
+  return ranks.map((rank) => found.get(rank)!);
 }
