@@ -63,7 +63,7 @@ async function namingRows(
   going: Going,
   whenGone: WhenGone,
 ): Promise<{ row: Stored; field: string; kind: string }[]> {
-  const { schema, scope } = entityOf(name);
+  const { schema } = entityOf(name);
   const table = tableOf(name);
   const found: { row: Stored; field: string; kind: string }[] = [];
   for (const { field, deep, reference } of referencesOf(schema)) {
@@ -75,8 +75,7 @@ async function namingRows(
       continue;
     }
     // What lies within a list cannot be asked for by an index: the few rows of the place that have such a list are looked into.
-    const places = await placesOf(connection, reference.kind as Entity, gone[0]!);
-    const condition = hangsOn(connection, name, scope === 'visit' ? places.visit : places.site);
+    const condition = hangsOn(connection, name, await placeOf(connection, reference.kind, gone[0]!));
     const rows = condition ? ((await connection.select().from(table).where(condition)) as Stored[]) : [];
     const isGone = new Set(gone);
     for (const row of rows)
@@ -86,12 +85,12 @@ async function namingRows(
   return found;
 }
 
-/** The visit and the site that a row lies in, each as something to hang on. */
-async function placesOf(connection: Connection, kind: Entity, id: string): Promise<{ visit: Asked; site: Asked }> {
+/** The visit that a row lies in, else its site: what lies there may name it. */
+async function placeOf(connection: Connection, kind: string, id: string): Promise<Asked> {
   const places = new Places(connection);
   await places.learn([{ kind, id }]);
   const { visit, site } = places.of(kind, id) ?? {};
-  return { visit: visit ? { visit: [visit] } : {}, site: site ? { site: [site] } : {} };
+  return visit ? { visit: [visit] } : site ? { site: [site] } : {};
 }
 
 /**
