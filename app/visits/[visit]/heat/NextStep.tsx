@@ -249,7 +249,9 @@ function Done({ advice }: { advice: BalanceAdvice }) {
   const { emitters, heating, edit, heatingPut } = useHeat();
   const units = useUnits();
   const named = advice.cannot.filter(({ why }) => why !== 'not-settled' && why !== 'ends-swapped');
-  const on = advice.drops.filter(({ state }) => state === 'on-target').length;
+  const open = new Set([...advice.left, ...advice.untaped]);
+  // Read on target with tails that may read off is not yet on target.
+  const on = advice.drops.filter(({ state, emitterId }) => state === 'on-target' && !open.has(emitterId)).length;
   const noHeat = named.some(({ why }) => why === 'no-heat');
   return (
     <>
@@ -257,7 +259,7 @@ function Done({ advice }: { advice: BalanceAdvice }) {
       <p className={own.step}>
         {noHeat
           ? 'Nothing is warm: look at source and pump first.'
-          : `${advice.left.length + advice.untaped.length > 0 ? 'As good as it gets' : 'Done'}: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}.`}
+          : `${open.size > 0 ? 'As good as it gets' : 'Done'}: ${on} of ${emitters.length} on target, ${units.difference(heating.targetK)} ± ${units.difference(heating.toleranceK)}${open.size > 0 ? `; ${open.size} not sure` : ''}.`}
       </p>
       <Left advice={advice} />
       <Airy />
