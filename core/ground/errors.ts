@@ -25,6 +25,8 @@ export const ERROR_CODES = [
   'busy',
   'no_room',
   'cancelled',
+  'broken',
+  'silent',
   'cannot-register',
 ] as const;
 

@@ -110,7 +110,19 @@ function Work({ loan, homes, sites, cameras, handovers }: Props) {
           ) : (
             state.kind === 'working' && <Spin />
           )}
-          {state.kind === 'problem' && <Alert type="error" title={state.words} />}
+          {state.kind === 'problem' && (
+            <Alert
+              type="error"
+              title={state.words}
+              action={
+                state.again && (
+                  <Button size="small" onClick={state.again}>
+                    Try again
+                  </Button>
+                )
+              }
+            />
+          )}
           {planned && <TurnList loan={waiting} planned={planned} />}
         </section>
       </div>

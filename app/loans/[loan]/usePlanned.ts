@@ -1,43 +1,26 @@
 'use client';
 
-import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
 import type { LoanHomes, PlannedLoan } from '@core/work/loan/planLoan';
 import type { Weather } from '@core/method/weather/weather';
-import type { LoanWorker } from '../../../workers/loan';
+import { useMemo } from 'react';
+import type { LoanAnswer } from '../../../workers/loan';
+import { useWork } from '../../work/useWork';
 
-export type PlannedState = { kind: 'working' } | { kind: 'ready'; planned: PlannedLoan } | { kind: 'problem'; words: string };
+export type PlannedState =
+  { kind: 'working' } | { kind: 'ready'; planned: PlannedLoan } | { kind: 'problem'; words: string; again: (() => void) | null };
 
-/** The best sharing, reckoned in a worker whenever loan, homes or weather change. */
+/** The best sharing, reckoned beside the page whenever loan, homes or weather change. */
 export function usePlanned(loan: LoanHomes, weather: Weather | null): PlannedState {
-  const worker = useRef<Remote<LoanWorker> | null>(null);
-  const [state, setState] = useState<PlannedState>({ kind: 'working' });
-  useEffect(() => {
-    const thread = new Worker(new URL('../../../workers/loan.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<LoanWorker>(thread);
-    return () => {
-      worker.current = null;
-      thread.terminate();
-    };
-  }, []);
   const asked = JSON.stringify(loan);
-  useEffect(() => {
-    if (!weather || !worker.current) return;
-    let latest = true;
-    const show = (next: PlannedState) => latest && setState(next);
-    worker.current
-      .plan(JSON.parse(asked) as LoanHomes, weather)
-      .then((answer) =>
-        show(
-          'error' in answer
-            ? { kind: 'problem', words: `${answer.error.message} ${answer.error.hint}` }
-            : { kind: 'ready', planned: answer.planned },
-        ),
-      )
-      .catch(() => show({ kind: 'problem', words: 'The sharing could not be reckoned. Reload the page.' }));
-    return () => {
-      latest = false;
-    };
-  }, [asked, weather]);
-  return state;
+  const key = useMemo(() => weather && { asked, weather }, [asked, weather]);
+  const work = useWork(
+    'loan',
+    key && { key, call: async (api): Promise<LoanAnswer> => api.plan(JSON.parse(key.asked) as LoanHomes, key.weather) },
+  );
+  if (work.state === 'failed') return { kind: 'problem', words: `${work.error.message} ${work.error.hint}`, again: work.again };
+  if (work.state !== 'done') return { kind: 'working' };
+  const { result } = work;
+  return 'error' in result
+    ? { kind: 'problem', words: `${result.error.message} ${result.error.hint}`, again: null }
+    : { kind: 'ready', planned: result.planned };
 }

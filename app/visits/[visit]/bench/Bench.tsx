@@ -33,6 +33,7 @@ import { useCandidateActions } from './candidates/useCandidateActions';
 import { useRelated } from '../looks/useRelated';
 import { lookedFrame } from '../looks/lookedFrame';
 import { useFrameLook } from '../looks/useFrameLook';
+import { WorkProblem } from '../../../work/WorkProblem';
 import { useLeast } from '@ui/finding/useLeast';
 import { comparisonFor } from '@core/work/visit/frameView';
 import { BY_WORDS } from '@core/work/visit/byWords';
@@ -114,7 +115,8 @@ export function Bench() {
     () => (frame && view.looking ? lookedFrame(document, frame.id, frame.values, least) : null),
     [document, frame, view.looking, least],
   );
-  const look = useFrameLook(looked);
+  const looking = useFrameLook(looked);
+  const look = looking.state === 'done' ? looking.result : null;
   const related = useRelated(look && frameId, least, pixelsOf);
   const candidates = useMemo(
     () => (frame && look ? argueFrame(document, frame.id, look, related) : []),
@@ -263,6 +265,7 @@ export function Bench() {
                       : undefined
                   }
                 />
+                <WorkProblem work={looking} what="What deserves a look" />
                 {view.looking && (
                   <CandidatePanel
                     frame={frame}

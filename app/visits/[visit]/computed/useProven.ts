@@ -1,29 +1,32 @@
 'use client';
 
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { VisitDocument } from '@core/model/document';
 import { photosOfPair } from '@core/work/proof/photosOfPair';
 import type { PairValue } from '@core/model/pairRow';
 import { askedPairs, readyPair, type Answer, type Proven } from '@core/work/proof/proven';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { askedPhotos } from './askedPhotos';
-import { useCompareWorker } from './useCompareWorker';
+import { pageThreads } from '../../../work/pageThreads';
+
+const LIMIT_MS = 60_000;
 
 /** Asked again only where something of it changed. */
 interface Answered {
   of: unknown[];
   answer: Answer;
+  /** It could not be computed, which says nothing of the pair. */
+  failed: boolean;
 }
 
 /**
- * All pairs of the visit with what they say, one after the other in a worker of the page; those whose pixels are on the way, or
+ * All pairs of the visit with what they say, one after the other beside the page; those whose pixels are on the way, or
  * that are not computed yet, have no answer.
  *
  * @param earlier - the visits that they are compared with
  */
-export function useProven(earlier: readonly VisitDocument[]): Proven[] {
+export function useProven(earlier: readonly VisitDocument[]): { proven: Proven[]; failed: number; again(): void } {
   const { document, pixels } = useVisit();
-  const worker = useCompareWorker();
   const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
   const [answers, setAnswers] = useState<ReadonlyMap<string, Answered>>(new Map());
   const pairs = useMemo(
@@ -42,19 +45,28 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
   const nextSides = next?.ready?.sides;
   useEffect(() => {
     if (!next?.ready) return;
-    let gone = false;
+    const stop = new AbortController();
     const { pair, ready, photos } = next;
-    void worker()
-      .answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos))
-      .then((answer) => {
-        if (!gone) setAnswers((known) => new Map(known).set(pair.id, { of: askedOf(pair.value, ready.sides, photos), answer }));
-      });
-    return () => {
-      gone = true;
+    const say = (answer: Answer, failed: boolean) => {
+      const answered = { of: askedOf(pair.value, ready.sides, photos), answer, failed };
+      if (!stop.signal.aborted) setAnswers((known) => new Map(known).set(pair.id, answered));
     };
+    pageThreads
+      .run('compare', {
+        call: async (api): Promise<Answer> =>
+          api.answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos)),
+        limitMs: LIMIT_MS,
+        signal: stop.signal,
+      })
+      // One pair that cannot be computed holds up none of the others.
+      .then(
+        (answer) => say(answer, false),
+        (error: unknown) => say({ problem: (error as Error).message }, true),
+      );
+    return () => stop.abort();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is asked next follows from these
-  }, [worker, next?.pair.id, nextSides, next?.pair.value, next?.photos]);
-  return useMemo(
+  }, [next?.pair.id, nextSides, next?.pair.value, next?.photos]);
+  const proven = useMemo(
     () =>
       pairs.map(({ pair, earlier: before, ready, photos }) => {
         const known = answers.get(pair.id);
@@ -67,6 +79,9 @@ export function useProven(earlier: readonly VisitDocument[]): Proven[] {
       }),
     [pairs, answers],
   );
+  const again = useCallback(() => setAnswers((known) => new Map([...known].filter(([, { failed }]) => !failed))), []);
+  const failed = [...answers.values()].filter((one) => one.failed).length;
+  return { proven, failed, again };
 }
 
 function isAnswered(known: Answered | undefined, pair: PairValue, sides: unknown, photos: unknown): boolean {

@@ -10,6 +10,7 @@ import { NoEmitters } from './Radiators';
 import { useAdvice } from './useAdvice';
 import { useHeatPixels } from './useJudged';
 import { useHeat } from './useHeat';
+import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './Heat.module.css';
 
 /** Balancing by drop: which valve to turn how far, how long to wait, what to read, until all are on target. */
@@ -19,7 +20,7 @@ export function Balance() {
   const walk = walkOf(document);
   const state = useMemo(() => (walk > AS_FOUND ? balanceStateBefore(document, pixels, walk) : null), [document, pixels, walk]);
   const planned = useAdvice(state);
-  const advice = walk === AS_FOUND ? asFoundAdvice(document) : planned;
+  const advice = walk === AS_FOUND ? asFoundAdvice(document) : planned.state === 'done' ? planned.result : null;
   if (emitters.length === 0) return <NoEmitters visitId={document.visitId} />;
   const left = advice && leftOf(document, advice, walk);
   const now = left?.tape[0] ?? left?.moves[0]?.emitterId ?? left?.read[0] ?? null;
@@ -34,7 +35,8 @@ export function Balance() {
         </div>
       </div>
       <aside className={styles.side}>
-        <NextStep walk={walk} advice={advice} left={left} />
+        <WorkProblem work={planned} what="The walk" />
+        {planned.state !== 'failed' && <NextStep walk={walk} advice={advice} left={left} />}
       </aside>
     </div>
   );

@@ -1,38 +1,18 @@
 'use client';
 
-import { releaseProxy, wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { BalanceAdvice, BalanceState } from '@core/method/heating/balance/state';
-import type { BalanceWorker } from '../../../../workers/balance';
+import { useWork, type Work } from '../../../work/useWork';
+
+/** A walk is planned within seconds, also on an old machine. */
+const LIMIT_S = 60;
 
 /**
- * What to do on a walk, planned in a worker of the page.
+ * What to do on a walk, planned beside the page.
  *
  * @param state - everything that is known before the walk; null: nothing is asked
- * @returns null while it is being planned
  */
-export function useAdvice(state: BalanceState | null): BalanceAdvice | null {
-  const [known, setKnown] = useState<{ key: string; advice: BalanceAdvice } | null>(null);
+export function useAdvice(state: BalanceState | null): Work<BalanceAdvice> {
   const key = useMemo(() => (state ? JSON.stringify(state) : ''), [state]);
-  const latest = useRef(state);
-  useEffect(() => {
-    latest.current = state;
-  });
-  const there = known?.key === key;
-  useEffect(() => {
-    const asked = latest.current;
-    if (there || !asked) return;
-    let gone = false;
-    const thread = new Worker(new URL('../../../../workers/balance.ts', import.meta.url), { type: 'module' });
-    const worker = wrap<BalanceWorker>(thread);
-    void worker.advise(asked).then((advice) => {
-      if (!gone) setKnown({ key, advice });
-    });
-    return () => {
-      gone = true;
-      worker[releaseProxy]();
-      thread.terminate();
-    };
-  }, [key, there]);
-  return there && state ? known.advice : null;
+  return useWork('balance', state && { key, limitS: LIMIT_S, call: (api) => api.advise(state) });
 }

@@ -6,6 +6,7 @@ import { partnerOf } from '@core/work/findings/partner';
 import { otherSideFrameOf } from '@core/work/findings/related';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { lastTimesFrame, lookedFrame } from './lookedFrame';
+import type { FrameLook } from '@core/work/findings/seen';
 import { useFrameLook } from './useFrameLook';
 
 /**
@@ -42,8 +43,14 @@ export function useRelated(frameId: string | null, least: number, pixelsOf: (id:
       return { ...now, id: lastId, key: `${lastId} ${now.key}` };
     }, [document, frameId, lastId, lastValues, least]),
   );
+  // What cannot be looked through adds nothing: the frame itself is argued without it.
+  const [seen, reverse, before] = [partner, behind, lastTime].map((work) => (work.state === 'done' ? work.result : null)) as [
+    FrameLook | null,
+    FrameLook | null,
+    FrameLook | null,
+  ];
   return useMemo(
-    () => ({ partner, otherSide: behind && otherId ? { frameId: otherId, look: behind } : null, lastTime }),
-    [partner, behind, otherId, lastTime],
+    () => ({ partner: seen, otherSide: reverse && otherId ? { frameId: otherId, look: reverse } : null, lastTime: before }),
+    [seen, reverse, otherId, before],
   );
 }

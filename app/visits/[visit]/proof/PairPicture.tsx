@@ -20,6 +20,7 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { HandPoints } from './HandPoints';
 import type { Compared } from './useCompared';
+import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './Proof.module.css';
 
 type Mode = 'beside' | 'swipe' | 'blink' | 'change';
@@ -77,6 +78,7 @@ export function PairPicture({ pair, sides, compared, put, children }: Props) {
   const words = mode === 'change' ? units.difference : units.temperature;
   return (
     <section className={styles.pictures} aria-label="Pictures">
+      <WorkProblem work={compared.problem} what="The comparison" />
       <div className={styles.bar}>
         <Segmented aria-label="How they are shown" value={mode} options={MODES} onChange={setMode} disabled={!laid} />
         <Segmented

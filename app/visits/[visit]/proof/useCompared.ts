@@ -1,13 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Matched } from '@core/method/compare/byHand';
 import type { Change, Known, Place } from '@core/method/compare/change';
 import type { PairPhoto } from '@core/work/proof/photosOfPair';
 import type { Sides } from '@core/work/proof/sides';
 import type { Laying } from '@core/method/compare/lay';
 import { askedPhotos } from '../computed/askedPhotos';
-import { useCompareWorker } from '../computed/useCompareWorker';
+import { useWork, type Work } from '../../../work/useWork';
 
 /** What is known of a pair; null for what is being computed. */
 export interface Compared {
@@ -15,10 +15,12 @@ export interface Compared {
   changes: readonly Change[] | null;
   /** The later frame in the weather of the earlier visit, on its pixels. */
   alike: Float32Array | null;
+  /** The step that could not be computed, where there is one. */
+  problem: Work<unknown>;
 }
 
 /**
- * Lays a pair's frames onto each other and compares them, in a worker of the page.
+ * Lays a pair's frames onto each other and compares them, beside the page.
  *
  * @param sides - null while pixels are on their way; the same as long as nothing of it changed
  * @param places - of what is compared; the same as long as none changed
@@ -32,23 +34,12 @@ export function useCompared(
   known: Known | null,
   photos: readonly [PairPhoto, PairPhoto] | null,
 ): Compared {
-  const worker = useCompareWorker();
-  const [laid, setLaid] = useState<{ of: unknown; laying: Laying } | null>(null);
-  const [changed, setChanged] = useState<{ of: unknown; changes: Change[]; alike: Float32Array } | null>(null);
-  const asked = useMemo(() => ({ sides, points }), [sides, points]);
-  useEffect(() => {
-    if (!asked.sides) return;
-    let gone = false;
-    void worker()
-      .lay(asked.sides.before, asked.sides.after, asked.points)
-      .then((laying) => {
-        if (!gone) setLaid({ of: asked, laying });
-      });
-    return () => {
-      gone = true;
-    };
-  }, [worker, asked]);
-  const laying = laid?.of === asked ? laid.laying : null;
+  const toLay = useMemo(() => sides && { before: sides.before, after: sides.after, points }, [sides, points]);
+  const lying = useWork(
+    'compare',
+    toLay && { key: toLay, call: async (api): Promise<Laying> => api.lay(toLay.before, toLay.after, toLay.points) },
+  );
+  const laying = lying.state === 'done' ? lying.result : null;
   const toCompare = useMemo(
     () =>
       laying && 'laid' in laying && sides?.looks && known
@@ -56,19 +47,21 @@ export function useCompared(
         : null,
     [laying, sides, places, known, photos],
   );
-  useEffect(() => {
-    if (!toCompare) return;
-    let gone = false;
-    const { looks, h, places: all, known: told, photos: seen } = toCompare;
-    void worker()
-      .compare(looks[0], looks[1], h, all, told, askedPhotos(seen))
-      .then((answer) => {
-        if (!gone) setChanged({ of: toCompare, ...answer });
-      });
-    return () => {
-      gone = true;
-    };
-  }, [worker, toCompare]);
-  const current = changed?.of === toCompare && toCompare !== null ? changed : null;
-  return { laying, changes: current?.changes ?? null, alike: current?.alike ?? null };
+  const comparing = useWork(
+    'compare',
+    toCompare && {
+      key: toCompare,
+      call: (api) => {
+        const { looks, h, places: all, known: told, photos: seen } = toCompare;
+        return api.compare(looks[0], looks[1], h, all, told, askedPhotos(seen));
+      },
+    },
+  );
+  const compared = comparing.state === 'done' ? comparing.result : null;
+  return {
+    laying,
+    changes: compared?.changes ?? null,
+    alike: compared?.alike ?? null,
+    problem: lying.state === 'failed' ? lying : comparing,
+  };
 }

@@ -10,7 +10,9 @@ import { photosOfPair, type PairPhoto } from '@core/work/proof/photosOfPair';
 import { sidesOf, type Sides } from '@core/work/proof/sides';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { askedPhotos } from '../computed/askedPhotos';
-import { useCompareWorker } from '../computed/useCompareWorker';
+import { pageThreads } from '../../../work/pageThreads';
+
+const LIMIT_MS = 60_000;
 
 interface Known {
   sides: Sides;
@@ -23,7 +25,7 @@ interface Known {
 }
 
 /**
- * The first region of a pair over all visits of the site, one after the other in a worker of the page.
+ * The first region of a pair over all visits of the site, one after the other beside the page.
  *
  * @param others - the site's other visits, as far as they have come
  * @returns waiting: visits that are still to be compared
@@ -34,7 +36,6 @@ export function useOverVisits(
   pair: PairValue,
 ): { course: CoursePoint[]; waiting: number } {
   const { document, pixels } = useVisit();
-  const worker = useCompareWorker();
   const generation = useSyncExternalStore(pixels.subscribe, pixels.snapshot, () => 0);
   const [answers, setAnswers] = useState<ReadonlyMap<string, Known>>(new Map());
   const again = useMemo(() => seenAgain(earlier, [...others, document], pair), [earlier, others, document, pair]);
@@ -69,27 +70,30 @@ export function useOverVisits(
   const [nextId, nextSides, nextPhotos] = [next?.frameId, next?.sides, next?.photos ?? null];
   useEffect(() => {
     if (!nextId || !nextSides) return;
-    let gone = false;
+    const stop = new AbortController();
     const size = earlier.frameFacts[pair.beforeFrameId]!;
     const byHand = nextId === pair.afterFrameId ? points : [];
-    void worker()
-      .answer(
-        nextSides,
-        byHand,
-        regions.map((region) => placeOf(region, size)),
-        knownOf(earlier, { beforeFrameId: pair.beforeFrameId, wall, work }),
-        askedPhotos(nextPhotos),
-      )
-      .then((answer) => {
-        if (!gone)
-          setAnswers((known) =>
-            new Map(known).set(nextId, { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer }),
-          );
-      });
-    return () => {
-      gone = true;
+    const say = (answer: Answer) => {
+      const known = { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer };
+      if (!stop.signal.aborted) setAnswers((all) => new Map(all).set(nextId, known));
     };
-  }, [worker, nextId, nextSides, nextPhotos, regions, points, wall, work, earlier, pair.beforeFrameId, pair.afterFrameId]);
+    pageThreads
+      .run('compare', {
+        call: async (api): Promise<Answer> =>
+          api.answer(
+            nextSides,
+            byHand,
+            regions.map((region) => placeOf(region, size)),
+            knownOf(earlier, { beforeFrameId: pair.beforeFrameId, wall, work }),
+            askedPhotos(nextPhotos),
+          ),
+        limitMs: LIMIT_MS,
+        signal: stop.signal,
+      })
+      // One visit that cannot be compared holds up none of the others.
+      .then(say, (error: unknown) => say({ problem: (error as Error).message }));
+    return () => stop.abort();
+  }, [nextId, nextSides, nextPhotos, regions, points, wall, work, earlier, pair.beforeFrameId, pair.afterFrameId]);
   const looks = seen.find(({ sides }) => sides?.looks)?.sides?.looks ?? null;
   const first = regions[0]?.id;
   const course = useMemo(

@@ -11,13 +11,14 @@ import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit, useVisitStore } from '@ui/visit/VisitProvider';
 import { EditableField } from './EditableField';
 import { useComputed } from './useComputed';
+import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './ReportPreview.module.css';
 
 /** The report as it will be, from the same blocks as the PDF. */
 export function ReportPreview() {
   const { document } = useVisit();
   const { unit } = useUnits();
-  const { computed, earlier } = useComputed();
+  const { computed, earlier, failed, again, sought } = useComputed();
   const { report, values } = useReport(computed, earlier);
   const { idle } = useVisitStore();
   const pdf = usePdf();
@@ -45,6 +46,19 @@ export function ReportPreview() {
         )}
       </div>
       {pdf.state.problem && <Alert type="error" message={pdf.state.problem} />}
+      {failed > 0 && (
+        <Alert
+          type="warning"
+          showIcon
+          title={`${failed === 1 ? 'One proof' : `${failed} proofs`} could not be computed and ${failed === 1 ? 'is' : 'are'} missing below.`}
+          action={
+            <Button size="small" onClick={again}>
+              Try again
+            </Button>
+          }
+        />
+      )}
+      {sought.state === 'failed' && <WorkProblem work={sought} what="The leak’s series" />}
       {sheetsOf(blocksOf(report)).map((blocks, i) => (
         <article key={i} className={styles.sheet}>
           <Blocks blocks={blocks} values={values} editable={(block) => <EditableField block={block} />} />

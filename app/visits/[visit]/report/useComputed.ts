@@ -9,16 +9,23 @@ import type { Computed } from '@core/paper/model';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { useEarlierVisits } from '../computed/useEarlierVisits';
 import { useProven } from '../computed/useProven';
-import { useSought } from '../computed/useSought';
+import { useSought, type Seeking } from '../computed/useSought';
 
 /** What the report says of pairs and of a series, as it comes from workers of the page. */
-export function useComputed(): { computed: Computed; earlier: readonly VisitDocument[] } {
+export function useComputed(): {
+  computed: Computed;
+  earlier: readonly VisitDocument[];
+  /** Pairs that could not be computed, and a way to try them again. */
+  failed: number;
+  again(): void;
+  sought: Seeking;
+} {
   const { document } = useVisit();
   const earlier = useEarlierVisits(earlierVisitsOf(document));
-  const proven = useProven(earlier);
+  const { proven, failed, again } = useProven(earlier);
   const series = useMemo(() => huntedSeries(document), [document]);
   const sought = useSought(document, huntOf(document).value, series);
   const leak = sought.state === 'found' ? sought.found : null;
   const computed = useMemo(() => ({ proven, leak }), [proven, leak]);
-  return { computed, earlier };
+  return { computed, earlier, failed, again, sought };
 }

@@ -12,6 +12,7 @@ import { useFrameLook } from '../looks/useFrameLook';
 import { useHints } from '@ui/finding/useHints';
 import { useLeast } from '@ui/finding/useLeast';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
+import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './StopHint.module.css';
 
 /** A quiet word on the newest frame of a stop, for those who want one. */
@@ -41,11 +42,13 @@ function Hint({ frameId }: { frameId: string }) {
   const { document } = useVisit();
   const [least] = useLeast();
   const values = usePixels(frameId)(frameId);
-  const look = useFrameLook(
+  const looking = useFrameLook(
     useMemo(() => (values ? lookedFrame(document, frameId, values, least) : null), [document, frameId, values, least]),
   );
+  const look = looking.state === 'done' ? looking.result : null;
   const candidates = useMemo(() => (look ? argueFrame(document, frameId, look) : null), [document, frameId, look]);
   const [first] = candidates ?? [];
+  if (looking.state === 'failed') return <WorkProblem work={looking} what="The last frame" />;
   return (
     <p role="status" aria-label="Hint">
       {!candidates ? (

@@ -18,6 +18,7 @@ import { useHunt } from './useHunt';
 import { SeriesFolder } from './SeriesFolder';
 import type { Seeking } from '../computed/useSought';
 import { Verdict } from './Verdict';
+import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './Water.module.css';
 
 /** A series of one view: played, with what grew and where the water comes out. */
@@ -59,6 +60,7 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
       {sought.state === 'refused' && (
         <Alert type="warning" showIcon title={sought.error.message} description={sought.error.hint} />
       )}
+      {sought.state === 'failed' && <WorkProblem work={sought} what="The series" />}
       {sought.state === 'stopped' && <Alert type="info" title="Stopped. Change something or add a frame to look again." />}
       {shown && <Played key={chosen.key} found={shown} />}
     </>

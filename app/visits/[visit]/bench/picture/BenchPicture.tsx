@@ -22,6 +22,7 @@ import { useOutOfLine } from '../photo/useOutOfLine';
 import type { FrameView } from '@core/work/visit/frameView';
 import type { RegionEdits } from '../useRegions';
 import type { View, ViewAction } from '../view';
+import { WorkProblem } from '../../../../work/WorkProblem';
 import styles from '../Bench.module.css';
 
 interface Props {
@@ -44,7 +45,7 @@ interface Props {
 export function BenchPicture(props: Props) {
   const { frame, scale, view, dispatch, photo, regions, probes, fixed, onScale, onFit, onShow, candidates } = props;
   const units = useUnits();
-  const off = useOutOfLine(frame, photo, view.photo !== 'off' && view.matching === null);
+  const { check: off, work: lining } = useOutOfLine(frame, photo, view.photo !== 'off' && view.matching === null);
   const selected = frame.regions.find(({ row }) => row.id === view.selectedId);
   const beside = photo !== null && (view.photo === 'beside' || view.matching !== null);
 
@@ -95,6 +96,7 @@ export function BenchPicture(props: Props) {
         />
         {beside && <PhotoBeside frame={frame} photo={photo} view={view} onPlace={(at) => place('photo', at)} />}
         <SequenceBar frame={frame.row} onShow={onShow} />
+        <WorkProblem work={lining} what="Whether the photo lies over its frame" />
         {view.matching && photo ? (
           <MatchBar frame={frame} photo={photo} view={view} dispatch={dispatch} />
         ) : off ? (
