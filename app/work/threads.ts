@@ -50,8 +50,8 @@ export class Threads<Apis> {
   ): Promise<Result> {
     if (signal.aborted) return Promise.reject(cancelled());
     return new Promise((resolve, reject) => {
-      const thread = (this.idle.get(kind) as Thread<Apis[K]> | undefined) ?? this.openers[kind]();
-      this.idle.delete(kind);
+      const thread = this.take(kind);
+      if (!thread) return reject(broken());
       let over = false;
       let silence: ReturnType<typeof setTimeout>;
       const finish = (kept: boolean, then: () => void) => {
@@ -80,6 +80,17 @@ export class Threads<Apis> {
         () => finish(false, () => reject(broken())),
       );
     });
+  }
+
+  /** The thread that waits for work, else a new one; null where the browser gives none. */
+  private take<K extends keyof Apis>(kind: K): Thread<Apis[K]> | null {
+    const waits = this.idle.get(kind) as Thread<Apis[K]> | undefined;
+    this.idle.delete(kind);
+    try {
+      return waits ?? this.openers[kind]();
+    } catch {
+      return null;
+    }
   }
 }
 
