@@ -1,6 +1,14 @@
+import { writeFileSync } from 'node:fs';
+import { Worker as Thread } from 'node:worker_threads';
+import path from 'node:path';
 import type { Page } from '@playwright/test';
+import { NOTHING_TYPED, type PhotoValue } from '../core/model/photoRow';
+import { visitDocument } from '../core/testing/visit';
+import type { ReportJob } from '../server/report/job';
+import type { WorkerMessage } from '../server/workers/protocol';
 import { frameFile, inBox, photoFile, visitWith } from './support/card';
 import { signalVisit } from './support/heat';
+import { pdfText } from './support/pdf';
 import { dropFiles, expect, fixture, newVisit, saved, stageOf, test } from './support/pages';
 
 /**
@@ -54,9 +62,8 @@ async function everyTrouble(page: Page, place: string | RegExp): Promise<void> {
   await expect(problem).toHaveCount(0);
 }
 
-test.beforeEach(({ page }) => stubThreads(page));
-
 test('what deserves a look', async ({ page }) => {
+  await stubThreads(page);
   await newVisit(page, 'Looks without threads');
   await dropFiles(page, [fixture('wall-with-bare-bay.tif')]);
   await page.getByRole('button', { name: "Close the import's summary" }).click();
@@ -68,6 +75,7 @@ test('what deserves a look', async ({ page }) => {
 });
 
 test('whether a photo lies over its frame', async ({ page }) => {
+  await stubThreads(page);
   const visit = await newVisit(page, 'Lines without threads');
   const bytes = frameFile(1, (x, y) => (inBox(x, y, [48, 24, 95, 71]) ? 11 : null));
   await visitWith(page, visit, [
@@ -81,6 +89,7 @@ test('whether a photo lies over its frame', async ({ page }) => {
 });
 
 test('the walk of balancing', async ({ page }) => {
+  await stubThreads(page);
   await page.goto(`/visits/${await signalVisit(page, 'Balance without threads')}/heat/balance`);
   await page.getByRole('button', { name: 'Begin turning at once, without a before' }).click();
   await everyTrouble(page, 'The walk');
@@ -88,6 +97,7 @@ test('the walk of balancing', async ({ page }) => {
 });
 
 test('a proof on its page and in the report', async ({ page }) => {
+  await stubThreads(page);
   await page.goto('/');
   await page.getByRole('link', { name: /After the works/ }).click();
   await page.getByRole('link', { name: 'Proof' }).click();
@@ -114,6 +124,7 @@ test('a proof on its page and in the report', async ({ page }) => {
 });
 
 test('a leak’s series, and the sharing of a camera', async ({ page }) => {
+  await stubThreads(page);
   await page.goto('/');
   await page.getByRole('link', { name: /Wet floor/ }).click();
   await page.getByRole('link', { name: 'Water' }).click();
@@ -123,4 +134,47 @@ test('a leak’s series, and the sharing of a camera', async ({ page }) => {
   await page.getByRole('link', { name: /Row camera, second week/ }).click();
   await everyTrouble(page, /This could not|No answer/);
   await expect(page.getByRole('heading', { name: 'Who has it when' })).toBeVisible();
+});
+
+test('a damaged photo and a frame whose bytes are gone are named in a report, which is made all the same', async ({}, info) => {
+  const document = visitDocument();
+  const [frame] = Object.values(document.rows.frame);
+  const photo: PhotoValue = {
+    frameId: null,
+    name: 'kitchen.jpg',
+    role: 'view',
+    stopKey: null,
+    discarded: false,
+    evidence: true,
+    typed: NOTHING_TYPED,
+    alignment: null,
+    quarters: 0,
+    mirrored: false,
+  };
+  const job = {
+    document: { ...document, rows: { ...document.rows, photo: { p1: { id: 'p1', version: 1, value: photo } } } },
+    earlier: [],
+    unit: 'C',
+    paper: 'report',
+    pixels: {},
+    photos: { p1: Buffer.from('no picture') },
+  } as unknown as ReportJob;
+  const worker = new Thread(path.resolve('.den/bundle/report.mjs'));
+  try {
+    const answer = await new Promise<WorkerMessage<Uint8Array, never>>((resolve, reject) => {
+      worker.on('error', reject);
+      worker.on('message', (message: WorkerMessage<Uint8Array, never>) => message.kind !== 'progress' && resolve(message));
+      worker.postMessage({ id: 1, kind: 'job', job });
+    });
+    if (answer.kind === 'crashed') throw new Error(answer.message);
+    expect(answer).toMatchObject({ kind: 'result' });
+    const file = info.outputPath('gaps.pdf');
+    writeFileSync(file, (answer as { result: Uint8Array }).result);
+    const text = (await pdfText(file)).text.replaceAll(/\s+/g, ' ');
+    expect(text).toContain(
+      `Missing in this paper, because the bytes are missing or damaged: frame “${frame!.value.name}”, photo “kitchen.jpg”.`,
+    );
+  } finally {
+    await worker.terminate();
+  }
 });

@@ -1,3 +1,4 @@
+import { CoreError } from '@core/ground/errors';
 import type { DisplayUnit } from '@core/ground/temperature';
 import { earlierVisitsOf, photosOfPairs } from '@core/work/proof/proven';
 import { comparesPairs, framesOfPaper, type Paper, PAPER_NAMES, photosOfPaper } from '@core/paper/papers';
@@ -25,16 +26,28 @@ export async function makeReport(
   const earlier = await loadVisitDocuments(asking, earlierVisitsOf(document));
   const pixels: ReportJob['pixels'] = {};
   for (const id of framesOfPaper(document, paper, earlier))
-    pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
+    await unlessMissing(async () => {
+      pixels[id] = await getBlob(asking.db, (await frameShas(asking, id)).pixelsSha);
+    });
   const photos: ReportJob['photos'] = {};
-  for (const id of photosOfPaper(document, paper, unit))
-    photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
-  for (const { id } of comparesPairs(paper) ? photosOfPairs(document, earlier) : [])
-    photos[id] ??= await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
+  const ofPairs = comparesPairs(paper) ? photosOfPairs(document, earlier).map(({ id }) => id) : [];
+  for (const id of new Set([...photosOfPaper(document, paper, unit), ...ofPairs]))
+    await unlessMissing(async () => {
+      photos[id] = await getBlob(asking.db, (await photoFile(asking, id)).fileSha);
+    });
   shared.denReports ??= new WorkerPool('report', 1);
   const bytes = await shared.denReports.run({ document, earlier, unit, paper, pixels, photos }, options);
   const name = [isPractice(document) ? PRACTICE_WORD : '', siteOf(document).name, PAPER_NAMES[paper], visitDay(document)]
     .filter(Boolean)
     .join(' ');
   return { bytes, fileName: `${name}.pdf`, type: 'application/pdf' };
+}
+
+/** Bytes that are not stored any more are a gap in the paper, which names it; they are no reason to have none. */
+async function unlessMissing(read: () => Promise<void>): Promise<void> {
+  try {
+    await read();
+  } catch (error) {
+    if (!(error instanceof CoreError) || error.code !== 'not_found') throw error;
+  }
 }

@@ -14,7 +14,10 @@ parentPort.on('message', async ({ id, job }) => {
   if (job.kind === 'throw') throw new Error('outside of the job');
   if (job.kind === 'crash') return post({ kind: 'crashed', message: 'inside of the job' });
   if (job.kind === 'refuse') return post({ kind: 'refused', error: { code: 'ragged', message: 'Line 3.', where: { line: 3 }, hint: 'Again.' } });
-  if (job.kind === 'steps') for (let i = 1; i <= 3; i += 1) post({ kind: 'progress', done: i, total: 3 });
+  if (job.kind === 'steps') for (let i = 1; i <= 3; i += 1) {
+    if (job.ms) await new Promise((resolve) => setTimeout(resolve, job.ms));
+    post({ kind: 'progress', done: i, total: 3 });
+  }
   post({ kind: 'result', result: { thread: threadId, echo: job.echo } });
 });
 `;
@@ -36,9 +39,9 @@ process.env.DEN_ROOT = root;
 
 type Pool = WorkerPool<Job, Result>;
 
-async function pool(size: number, idleMs?: number | null): Promise<Pool> {
+async function pool(size: number, idleMs?: number | null, longestMs?: number): Promise<Pool> {
   const loaded = await import('./workerPool');
-  return new loaded.WorkerPool<Job, Result>('decode', size, idleMs);
+  return new loaded.WorkerPool<Job, Result>('decode', size, idleMs, longestMs);
 }
 
 const outcome = <T>(promise: Promise<T>) =>
@@ -77,6 +80,15 @@ describe('a pool of worker threads', () => {
     const seen: string[] = [];
     await (await pool(1)).run({ kind: 'steps' }, { onProgress: (done, total) => seen.push(`${done}/${total}`) });
     expect(seen).toEqual(['1/3', '2/3', '3/3']);
+  });
+
+  test('of which nothing is heard is ended and said so; whoever tells how far it is may take as long as it needs', async () => {
+    const short = await pool(1, null, 400);
+    const { error } = await outcome(short.run({ kind: 'wait', ms: 60_000 }));
+    expect(error!.toJSON()).toMatchObject({ code: 'silent', message: 'Nothing was heard of this for 0 s, and it was ended.' });
+    // Three times 250 ms are more than 400 ms.
+    const { value } = await outcome(short.run({ kind: 'steps', ms: 250, echo: 'whole' }));
+    expect(value!.echo).toBe('whole');
   });
 
   test.each(['exit', 'throw', 'crash'] as const)('a thread that ends by %s fails its job and no other', async (kind) => {

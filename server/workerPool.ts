@@ -43,6 +43,7 @@ export class WorkerPool<Job, Result, Part = never> {
     private readonly name: 'decode' | 'report' | 'weather' | 'handout' | 'capture' | 'viewfinder' | 'document' | 'detect',
     private readonly size: number,
     private readonly idleMs: number | null = IDLE_MS,
+    private readonly longestMs = LONGEST_MS,
   ) {}
 
   /** Makes a thread before there is work, so that the first job need not wait for it. */
@@ -139,14 +140,24 @@ export class WorkerPool<Job, Result, Part = never> {
     const onAbort = () => settle(false, () => waiting.reject(cancelled()));
     const astray = () =>
       settle(false, () =>
-        waiting.reject(new CoreError('too_large', 'This took longer than a minute and was ended.', {}, 'Try a smaller file.')),
+        waiting.reject(
+          new CoreError(
+            'silent',
+            `Nothing was heard of this for ${Math.round(this.longestMs / 1000)} s, and it was ended.`,
+            {},
+            'Try again; what is given to it may be too large.',
+          ),
+        ),
       );
-    let timer = setTimeout(astray, LONGEST_MS);
+    let timer = setTimeout(astray, this.longestMs);
     options.signal?.addEventListener('abort', onAbort);
     const onMessage = (message: WorkerMessage<Result, Part>) => {
       if (message.id !== id) return;
       switch (message.kind) {
         case 'progress':
+          // Whoever says how far it is has not gone astray.
+          clearTimeout(timer);
+          timer = setTimeout(astray, this.longestMs);
           options.onProgress?.(message.done, message.total);
           break;
         case 'part':
@@ -155,7 +166,7 @@ export class WorkerPool<Job, Result, Part = never> {
           Promise.resolve(options.onPart?.(message.part)).then(
             () => {
               if (settled) return;
-              timer = setTimeout(astray, LONGEST_MS);
+              timer = setTimeout(astray, this.longestMs);
               worker.postMessage({ id, kind: 'taken' });
             },
             (error: unknown) => settle(false, () => waiting.reject(error)),

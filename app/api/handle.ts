@@ -12,6 +12,7 @@ const STATUS: Partial<Record<ErrorCode, number>> = {
   cancelled: 499,
   busy: 503,
   no_room: 507,
+  silent: 503,
 };
 
 /** After so many seconds a request that met a busy database may come again. */

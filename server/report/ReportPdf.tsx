@@ -214,7 +214,7 @@ function PictureView({ picture: { figure, photoId, caption }, pictures }: { pict
           style={{ width, height: Math.min(300, (width * photo.height) / photo.width), objectFit: 'contain' }}
         />
       )}
-      {!figure && !photo && <Text style={styles.quiet}>The picture is missing.</Text>}
+      {!photo && (photoId !== null || !figure) && <Text style={styles.quiet}>The picture is missing.</Text>}
       {[figure?.scaleWords, caption].filter(Boolean).map((words) => (
         <Text key={words} style={[styles.small, { marginTop: 3 }]}>
           {words}

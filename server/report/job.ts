@@ -9,8 +9,8 @@ export interface ReportJob {
   earlier: VisitDocument[];
   unit: DisplayUnit;
   paper: Paper;
-  /** Little-endian float32 by frame. */
+  /** Little-endian float32 by frame; those that are not stored any more are missing. */
   pixels: Record<string, Uint8Array>;
-  /** Pictures as they came, by photo. */
+  /** Pictures as they came, by photo; those that are not stored any more are missing. */
   photos: Record<string, Uint8Array>;
 }
