@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { coreVersion } from './scripts/coreVersion.mjs';
 
 /** Headers that do not change from page to page; the content security policy is in proxy.ts, because it has a nonce. */
 const HEADERS = [
@@ -12,6 +13,7 @@ const HEADERS = [
 
 const config: NextConfig = {
   poweredByHeader: false,
+  env: { CORE_VERSION: coreVersion() },
   reactStrictMode: true,
   // Types are checked by npm run types, tests included; a person who starts the application need not wait for that.
   typescript: { ignoreBuildErrors: true },

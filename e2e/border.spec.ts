@@ -77,6 +77,15 @@ test('weather, calendars and handouts are checked at the border', async ({ page 
   );
   const event = { uid: 'a', from: 2000, to: 1000, title: 'x', description: '', location: '' };
   await refused(await request.post('/api/calendar', { data: { name: 'x', events: [event] } }), 'bad_input');
+  const kept = `/api/kept/answer/${'0'.repeat(64)}`;
+  const answer = { kind: 'answer', value: { problem: 'The air is not known.' } };
+  await refused(await request.get('/api/kept/answer/0123'), 'not_found');
+  await refused(await request.get(`/api/kept/page/${'0'.repeat(64)}`), 'not_found');
+  await refused(await request.put(kept, { data: { ...answer, value: { problem: 7 } } }), 'bad_input');
+  await refused(await request.put(kept.replace('answer', 'leak'), { data: answer }), 'bad_input');
+  expect((await (await request.get(kept)).json()) as unknown).toEqual({ value: null });
+  expect((await request.put(kept, { data: answer })).status()).toBe(200);
+  expect((await (await request.get(kept)).json()) as unknown).toEqual({ value: answer.value });
   const first = await (await request.get('/api/practice/weather?latitude=51&longitude=0&from=0&hours=24')).json();
   expect(first).toMatchObject({ simulated: true, start: 0 });
   expect(await (await request.get('/api/practice/weather?latitude=51&longitude=0&from=0&hours=24')).json()).toEqual(first);

@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { NOTHING_TYPED, type PhotoValue } from '../core/model/photoRow';
 import { visitDocument } from '../core/testing/visit';
-import type { ReportJob } from '../server/report/job';
+import type { ReportJob, ReportMade } from '../server/report/job';
 import type { WorkerMessage } from '../server/workers/protocol';
 import { frameFile, inBox, photoFile, visitWith } from './support/card';
 import { signalVisit } from './support/heat';
@@ -111,10 +111,20 @@ test('a proof on its page and in the report', async ({ page }) => {
   await expect(offer.or(problem)).toBeVisible();
   if (await offer.isVisible()) await offer.click();
   await everyTrouble(page, 'The comparison');
-  await expect(page.getByRole('complementary', { name: 'What changed' })).toContainText(/Laid on each other/);
+  await expect(page.getByRole('complementary', { name: 'What changed' })).toContainText(/Laid on each other[^]*Better/);
   await saved(page);
   await page.getByRole('link', { name: 'Report' }).click();
   await page.waitForURL(/\/report/);
+  // What was found out on its own page is kept: the report says it without a thread.
+  await page.reload();
+  await expect(page.getByText('The same places were looked at before and after.')).toBeVisible();
+  await expect(
+    page
+      .getByRole('cell', { name: 'Better' })
+      .or(page.getByText('Better', { exact: true }))
+      .first(),
+  ).toBeVisible();
+  await page.route('**/api/kept/**', (route) => route.fulfill({ json: { value: null } }));
   await page.reload();
   const missing = page.getByRole('alert').filter({ hasText: /could not be computed and (is|are) missing below/ });
   await expect(missing).toBeVisible();
@@ -158,18 +168,19 @@ test('a damaged photo and a frame whose bytes are gone are named in a report, wh
     paper: 'report',
     pixels: {},
     photos: { p1: Buffer.from('no picture') },
+    had: [],
   } as unknown as ReportJob;
   const worker = new Thread(path.resolve('.den/bundle/report.mjs'));
   try {
-    const answer = await new Promise<WorkerMessage<Uint8Array, never>>((resolve, reject) => {
+    const answer = await new Promise<WorkerMessage<ReportMade, never>>((resolve, reject) => {
       worker.on('error', reject);
-      worker.on('message', (message: WorkerMessage<Uint8Array, never>) => message.kind !== 'progress' && resolve(message));
+      worker.on('message', (message: WorkerMessage<ReportMade, never>) => message.kind !== 'progress' && resolve(message));
       worker.postMessage({ id: 1, kind: 'job', job });
     });
     if (answer.kind === 'crashed') throw new Error(answer.message);
     expect(answer).toMatchObject({ kind: 'result' });
     const file = info.outputPath('gaps.pdf');
-    writeFileSync(file, (answer as { result: Uint8Array }).result);
+    writeFileSync(file, (answer as { result: ReportMade }).result.pdf);
     const text = (await pdfText(file)).text.replaceAll(/\s+/g, ' ');
     expect(text).toContain(
       `Missing in this paper, because the bytes are missing or damaged: frame “${frame!.value.name}”, photo “kitchen.jpg”.`,

@@ -2,6 +2,7 @@
 // keeper. Packages with native or asset files stay outside and are found in node_modules; the rest is bundled, because
 // one file starts three times faster than hundreds.
 import { build } from 'esbuild';
+import { coreVersion } from './coreVersion.mjs';
 
 const entries = {
   cli: 'cli/main.ts',
@@ -29,6 +30,7 @@ await build({
   target: 'node20',
   format: 'esm',
   external: ['sharp', 'fontkit', '@react-pdf/*', 'react', 'mysql2', 'drizzle-orm', 'yauzl', 'yazl', '@playwright/test'],
+  define: { 'process.env.CORE_VERSION': JSON.stringify(coreVersion()) },
   jsx: 'automatic',
   sourcemap: 'linked',
   logLevel: 'warning',

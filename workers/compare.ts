@@ -24,24 +24,32 @@ const api = {
     places: readonly Place[],
     known: Known,
     asked: AskedPhotos,
-  ): Promise<{ changes: Change[]; alike: Float32Array }> {
+  ): Promise<{ changes: Change[]; alike: Float32Array; whole: boolean }> {
     const photos = await photosSeen(asked);
     const different = photos ? differentLooking(...photos, h, places) : undefined;
     const alike = { ...after.surface, values: inWeatherOf(before, after) };
-    return { changes: changesOf(before, after, h, places, known, different), alike: warped(alike, before.surface, h) };
+    return {
+      changes: changesOf(before, after, h, places, known, different),
+      alike: warped(alike, before.surface, h),
+      whole: isWhole(asked, photos),
+    };
   },
 
-  /** All that a pair says. */
+  /** All that a pair says; whole: with all photos that it is to be looked at by. */
   async answer(
     sides: Sides,
     points: readonly Matched[],
     places: readonly Place[],
     known: Known,
     asked: AskedPhotos,
-  ): Promise<Answer> {
-    return answerOf(sides, points, places, known, await photosSeen(asked));
+  ): Promise<{ value: Answer; whole: boolean }> {
+    const photos = await photosSeen(asked);
+    return { value: answerOf(sides, points, places, known, photos), whole: isWhole(asked, photos) };
   },
 };
+
+/** Whether no photo was missing that is there. */
+const isWhole = (asked: AskedPhotos, seen: unknown): boolean => asked === null || seen !== null;
 
 export type CompareWorker = typeof api;
 

@@ -19,7 +19,7 @@ import { wholePm } from '../ground/wholePm';
 import { lineFor } from '../work/visit/settingsInForce';
 import { surfaceFor } from '../work/visit/surface';
 import { siteOf, visitRow } from '../work/visit/theVisit';
-import type { Timelapse } from '../method/water/timelapse';
+import type { LeakFound } from '../method/water/timelapse';
 import type { Block } from './block';
 import type { Fact } from './fact';
 import type { Figure } from './figure';
@@ -31,7 +31,7 @@ const MOVED_PX = 2;
 /** The hunt for a leak: where the water comes out, why that is believed, where it is marked, what was found. */
 export function leakSheets(
   document: VisitDocument,
-  found: Timelapse | null,
+  found: LeakFound | null,
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
 ): Block[] {
@@ -131,7 +131,7 @@ function toldFacts(hunt: HuntValue, unit: DisplayUnit): Fact[] {
 }
 
 /** What the search through the frames rests on that nobody said. */
-function assumedBlocks(document: VisitDocument, hunt: HuntValue, found: Timelapse | null, unit: DisplayUnit): Block[] {
+function assumedBlocks(document: VisitDocument, hunt: HuntValue, found: LeakFound | null, unit: DisplayUnit): Block[] {
   const ids = framesOfHunt(document);
   if (!found || ids.length === 0) return [];
   const interval = intervalOf(document, ids);
@@ -156,7 +156,7 @@ export function lossWords({ litres, litresPm, kwh, kwhPm, cost, costPm }: Loss):
 /** The last frame of the view as it was at first, with the circle in which the water comes out. */
 function figureOf(
   document: VisitDocument,
-  { source, frames, scale: pixelsEach }: Timelapse,
+  { source, frames, scale: pixelsEach }: LeakFound,
   pixels: (frameId: string) => Float32Array | undefined,
   unit: DisplayUnit,
 ): Figure | null {

@@ -9,7 +9,7 @@ import { photosOf } from '../work/visit/frames';
 import { judgeConditions } from '../work/visit/judgeConditions';
 import { KINDS } from '../model/visitKinds';
 import { onlyRow, siteOf, visitDay, visitRow } from '../work/visit/theVisit';
-import type { Timelapse } from '../method/water/timelapse';
+import type { LeakFound } from '../method/water/timelapse';
 import type { VisitDocument } from '../model/document';
 import type { Block } from './block';
 import { framesOfFlush } from './flush';
@@ -63,7 +63,7 @@ export interface Report {
 /** What a report says of series and pairs, which takes seconds to find out. */
 export interface Computed {
   proven: readonly Proven[];
-  leak: Timelapse | null;
+  leak: LeakFound | null;
 }
 
 export const NOTHING_COMPUTED: Computed = { proven: [], leak: null };

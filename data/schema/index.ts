@@ -7,6 +7,7 @@ export * from './frame';
 export * from './heating';
 export * from './hunt';
 export * from './loan';
+export * from './kept';
 export * from './look';
 export * from './material';
 export * from './photo';

@@ -34,6 +34,7 @@ const VISIT = /"id":"([0-9a-f-]{36})","version":\d+,"value":\{"archived":\w+,"pr
 export class Den {
   private process: ChildProcess | null = null;
   private printed = '';
+  private port = 0;
   address = '';
 
   constructor(readonly data: string) {}
@@ -52,8 +53,9 @@ export class Den {
     return [...page.replaceAll('\\"', '"').matchAll(VISIT)].map((match) => match[1]!);
   }
 
-  environment(port?: number): NodeJS.ProcessEnv {
-    return { ...process.env, DEN_DATA: this.data, ...(port ? { PORT: String(port) } : {}) };
+  /** Every command knows the same free port: the usual one may be another Glow Den's. */
+  environment(): NodeJS.ProcessEnv {
+    return { ...process.env, DEN_DATA: this.data, ...(this.port ? { PORT: String(this.port) } : {}) };
   }
 
   /** Everything that it printed since it was started last. */
@@ -63,11 +65,11 @@ export class Den {
 
   /** Starts without waiting for anything. */
   async launch(...options: string[]): Promise<ChildProcess> {
-    const port = await freePort();
+    this.port = await freePort();
     this.printed = '';
     const started = spawn('./den', ['start', ...options], {
       cwd: root,
-      env: this.environment(port),
+      env: this.environment(),
       stdio: ['ignore', 'pipe', 'pipe'],
     });
     const read = (chunk: Buffer) => (this.printed += chunk.toString());

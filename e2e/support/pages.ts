@@ -13,7 +13,7 @@ export const interchange = (name: string) => path.resolve('core/testing/intercha
 export const test = base.extend<{ quiet: void }>({
   baseURL: async ({}, use) => use(process.env.DEN_TEST_ADDRESS!),
   quiet: [
-    async ({ page }, use) => {
+    async ({ page }, use, info) => {
       const noise: string[] = [];
       page.on('pageerror', (error) => noise.push(error.message));
       // A refused request is told by the browser too; refusals are what some tests are about.
@@ -22,12 +22,22 @@ export const test = base.extend<{ quiet: void }>({
         (line) => line.type() === 'error' && !line.text().startsWith('Failed to load resource') && noise.push(line.text()),
       );
       await use();
+      if (info.status !== info.expectedStatus) console.log(await shown(page));
       expect(noise).toEqual([]);
     },
     { auto: true },
   ],
 });
 export { expect };
+
+/** Where a page is and what can be read on it, for whoever looks for why a test failed. */
+async function shown(page: Page): Promise<string> {
+  const text = await page
+    .locator('body')
+    .innerText({ timeout: 2000 })
+    .catch(() => 'nothing can be read');
+  return `At ${page.url()}: ${text.replaceAll(/\s+/g, ' ').slice(0, 1500)}`;
+}
 
 /** What a visit of the tests begins with. */
 const BEGINNING = { insideC: 20.1, outsideC: 0.8, humidityPct: 49 };

@@ -19,3 +19,9 @@ export function seen(told: string, held: boolean): { seen: string; held: boolean
 }
 
 export const megabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`;
+
+/**
+ * So many times as long may it take as on a machine with nothing else to do: tests that run beside others say more. What hangs
+ * is found all the same.
+ */
+export const PATIENCE = Number(process.env.DEN_ATTACK_PATIENCE ?? 1);

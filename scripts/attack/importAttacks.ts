@@ -1,7 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
-import { attack, megabytes, seen, type Attack } from './case';
+import { attack, megabytes, PATIENCE, seen, type Attack } from './case';
 import { documentOf, grid, newVisit, put, sendChange, upload, uploadZip } from './api';
 import { crumbs, pagePixels, stackOf, zipOf } from './files';
 import { memoryOf, peakOf } from './memory';
@@ -25,7 +25,11 @@ function refusedFile(
     const took = Date.now() - began;
     return seen(
       `${status} ${body.error?.code} after ${(took / 1000).toFixed(1)} s, peak ${megabytes(peakOf(den))}`,
-      status >= 400 && status < 500 && code.test(body.error?.code ?? '') && took < withinMs && (await frames(den, visit)) === 0,
+      status >= 400 &&
+        status < 500 &&
+        code.test(body.error?.code ?? '') &&
+        took < PATIENCE * withinMs &&
+        (await frames(den, visit)) === 0,
     );
   });
 }
@@ -38,7 +42,7 @@ const weather = (text: string, tried: string, withinMs: number): Attack =>
     const { error } = (await response.json()) as { error?: { code: string } };
     return seen(
       `${response.status} ${error?.code} after ${(took / 1000).toFixed(1)} s`,
-      [400, 413].includes(response.status) && took < withinMs,
+      [400, 413].includes(response.status) && took < PATIENCE * withinMs,
     );
   });
 

@@ -1,5 +1,6 @@
 import type { DisplayUnit } from '@core/ground/temperature';
 import type { VisitDocument } from '@core/model/document';
+import type { Had } from '@core/paper/computed';
 import type { Paper } from '@core/paper/papers';
 
 /** What the report's worker needs: the visit, and the bytes that it shows. */
@@ -13,4 +14,12 @@ export interface ReportJob {
   pixels: Record<string, Uint8Array>;
   /** Pictures as they came, by photo; those that are not stored any more are missing. */
   photos: Record<string, Uint8Array>;
+  /** What is known already of what takes seconds to find out. */
+  had: Had[];
+}
+
+export interface ReportMade {
+  pdf: Uint8Array;
+  /** What had to be found out, where nothing of what it follows from was missing. */
+  made: Had[];
 }

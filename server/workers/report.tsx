@@ -2,17 +2,17 @@ import { renderToBuffer } from '@react-pdf/renderer';
 import type { Photo } from '@core/method/compare/sameLook';
 import { spansOfAll } from '@core/method/frame/region';
 import { withGaps, type Gap } from '@core/paper/gaps';
+import { computedFor } from '@core/paper/computed';
 import { comparesPairs, framesOfPaper, photosOfPaper, printed } from '@core/paper/papers';
-import { photosOfPairs, provenOf } from '@core/work/proof/proven';
-import { framesOfHunt, leakOf } from '@core/work/water/seek';
+import { photosOfPairs } from '@core/work/proof/proven';
 import { framePng, practiceMarked } from '../picture';
-import type { ReportJob } from '../report/job';
+import type { ReportJob, ReportMade } from '../report/job';
 import { comparedPhoto, printedPhoto, storedValues } from '../report/photos';
 import { figureKey, ReportPdf, type Pictures } from '../report/ReportPdf';
 import { serveJobs } from './serve';
 
-serveJobs<ReportJob, Uint8Array>(
-  async ({ document, earlier, unit, paper, pixels, photos }, { progress }) => {
+serveJobs<ReportJob, ReportMade>(
+  async ({ document, earlier, unit, paper, pixels, photos, had }, { progress }) => {
     const documents = [document, ...earlier];
     const gaps: Gap[] = [];
     const values = new Map<string, Float32Array>();
@@ -28,15 +28,11 @@ serveJobs<ReportJob, Uint8Array>(
       if (photo) looked.set(id, photo);
       else gaps.push({ kind: 'photo', id });
     }
-    // Frames that are missing would look like a series that was not long enough.
-    const whole = framesOfHunt(document).every((id) => values.has(id));
-    const computed = {
-      proven: comparesPairs(paper) ? provenOf(document, earlier, of, (id) => looked.get(id)) : [],
-      leak: whole && (paper === 'report' || paper === 'leak') ? leakOf(document, of) : null,
-    };
-    const made = printed(document, paper, of, unit, computed);
+    const { computed, made } = computedFor(document, earlier, paper, of, (id) => looked.get(id), had);
+    const whole = gaps.length === 0;
+    const shows = printed(document, paper, of, unit, computed);
     const pictures: Pictures = { frames: {}, photos: {} };
-    const figures = made.blocks.flatMap((block) =>
+    const figures = shows.blocks.flatMap((block) =>
       block.kind === 'pictures' ? block.pictures.flatMap(({ figure }) => figure ?? []) : [],
     );
     const shown = photosOfPaper(document, paper, unit).filter((id) => document.rows.photo[id]);
@@ -48,17 +44,18 @@ serveJobs<ReportJob, Uint8Array>(
       if (pictures.frames[key]) continue;
       const spans = spansOfAll(leftOut, width, height);
       const png = await framePng({ width, height, values: values.get(frameId)! }, line, scale, spans);
-      pictures.frames[key] = made.practice ? await practiceMarked(png) : png;
+      pictures.frames[key] = shows.practice ? await practiceMarked(png) : png;
     }
     for (const [done, id] of shown.entries()) {
       progress(figures.length + done, total);
-      const photo = photos[id] ? await printedPhoto(photos[id], document.rows.photo[id]!.value, made.practice) : null;
+      const photo = photos[id] ? await printedPhoto(photos[id], document.rows.photo[id]!.value, shows.practice) : null;
       if (photo) pictures.photos[id] = photo;
       else gaps.push({ kind: 'photo', id });
     }
     progress(total - 1, total);
-    const told = { ...made, blocks: withGaps(made.blocks, documents, gaps) };
-    return new Uint8Array(await renderToBuffer(<ReportPdf printed={told} pictures={pictures} />));
+    const told = { ...shows, blocks: withGaps(shows.blocks, documents, gaps) };
+    const pdf = new Uint8Array(await renderToBuffer(<ReportPdf printed={told} pictures={pictures} />));
+    return { pdf, made: whole ? made : [] };
   },
-  (pdf) => [pdf.buffer as ArrayBuffer],
+  ({ pdf }) => [pdf.buffer as ArrayBuffer],
 );

@@ -93,8 +93,9 @@ export class PixelStore {
       });
   }
 
-  /** A frame's values once they are there; null when they cannot be had. */
+  /** A frame's values once they are there, asked for again where they could not be had before; null when they still cannot. */
   load(frameId: string): Promise<Float32Array | null> {
+    this.failed.delete(frameId);
     return new Promise((resolve) => {
       const look = () => {
         const values = this.peek(frameId);

@@ -64,6 +64,9 @@ export interface Timelapse {
   scale: number;
 }
 
+/** What a search found, without the pictures that it was found in. */
+export type LeakFound = Omit<Timelapse, 'growth' | 'stack'>;
+
 /** Diffusivity of screed, mm²/s, and what a pixel of `STEADY_WIDTH` across a view shows from a tripod, mm. */
 const DIFFUSIVITY = 0.62;
 const PIXEL_MM = 8.5;

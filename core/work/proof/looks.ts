@@ -15,10 +15,15 @@ import type { PairRegion, PairValue } from '../../model/pairRow';
  * @returns null while the visit does not know the air inside or outside
  */
 export function lookFor(document: VisitDocument, frameId: string, values: Float32Array): Look | null {
+  const facts = lookFactsFor(document, frameId);
+  return facts && { surface: surfaceFor(document, frameId, values), ...facts };
+}
+
+/** The same without its pixels. */
+export function lookFactsFor(document: VisitDocument, frameId: string): Omit<Look, 'surface'> | null {
   const { side, insideC, outsideC, spaceC } = standingOf(document, frameId);
   if (insideC === null || outsideC === null) return null;
   return {
-    surface: surfaceFor(document, frameId, values),
     side,
     insideC,
     outsideC,

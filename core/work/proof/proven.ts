@@ -105,12 +105,17 @@ function seenPhotos(
   return before && after ? [before, after] : null;
 }
 
-/** All pairs of a visit, asked one after the other. */
+/**
+ * All pairs of a visit, asked one after the other.
+ *
+ * @param known - answers that need not be found again, by pair
+ */
 export function provenOf(
   document: VisitDocument,
   earlier: readonly VisitDocument[],
   pixels: (frameId: string) => Float32Array | undefined,
   photoFor: (photoId: string) => Photo | undefined,
+  known: ReadonlyMap<string, Answer> = new Map(),
 ): Proven[] {
   return askedPairs(document, earlier).map((asked) => {
     const ready = readyPair(document, asked, pixels);
@@ -118,7 +123,9 @@ export function provenOf(
       ...asked,
       sides: ready?.sides ?? null,
       answer:
-        ready && answerOf(ready.sides, asked.pair.value.points, ready.places, ready.known, seenPhotos(asked, document, photoFor)),
+        known.get(asked.pair.id) ??
+        (ready &&
+          answerOf(ready.sides, asked.pair.value.points, ready.places, ready.known, seenPhotos(asked, document, photoFor))),
     };
   });
 }

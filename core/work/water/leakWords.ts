@@ -1,5 +1,5 @@
 import { isDisturbed } from '../../method/water/stack';
-import type { Timelapse } from '../../method/water/timelapse';
+import type { LeakFound } from '../../method/water/timelapse';
 import * as format from '../../ground/format';
 import type { DisplayUnit } from '../../ground/temperature';
 
@@ -32,7 +32,7 @@ const WAYS = [
 
 /** What a series says, in words. @param metresEach - what a pixel shows; null where no sizes are known */
 export function leakWords(
-  { source, enough, moreMinutes, confidence, slopeMax, dropped, frames, standing }: Timelapse,
+  { source, enough, moreMinutes, confidence, slopeMax, dropped, frames, standing }: LeakFound,
   unit: DisplayUnit,
   metresEach: number | null,
 ): LeakWords {
@@ -69,19 +69,19 @@ export function leakWords(
   };
 }
 
-const WHY_NOT: Record<Timelapse['others'][number]['why'], string> = {
+const WHY_NOT: Record<LeakFound['others'][number]['why'], string> = {
   edges: 'sharp edges, or it wanders: a thing or the sun, not heat from below',
   pace: 'not as late or as wide as heat that comes through this floor',
   weaker: 'behaves like a leak too, but something else stands out more',
 };
 
 /** A place that stood out before anything was run, in words. */
-export function standingWords({ contrast }: Timelapse['standing'][number], unit: DisplayUnit): string {
+export function standingWords({ contrast }: LeakFound['standing'][number], unit: DisplayUnit): string {
   return `${format.difference(Math.abs(contrast), unit)} ${contrast > 0 ? 'warmer' : 'colder'} than around it in the first frames`;
 }
 
 /** What else grew, and why that is not the leak, in words. */
-export function otherWords({ why }: Timelapse['others'][number]): string {
+export function otherWords({ why }: LeakFound['others'][number]): string {
   return WHY_NOT[why];
 }
 

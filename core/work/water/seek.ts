@@ -1,8 +1,10 @@
 import type { VisitDocument } from '../../model/document';
 import { CoreError } from '../../ground/errors';
 import { metricFor } from '../visit/sizes';
+import { CORE_VERSION } from '../../ground/version';
+import { lineFor } from '../visit/settingsInForce';
 import { surfaceFor } from '../visit/surface';
-import { timelapse, type Timelapse, type TimelapseFrame, type Told } from '../../method/water/timelapse';
+import { timelapse, type LeakFound, type Timelapse, type TimelapseFrame, type Told } from '../../method/water/timelapse';
 import { clocksOf, huntOf, intervalOf, seriesChoices, type SeriesChoice } from './huntOf';
 import { runsHot, type HuntValue } from '../../model/huntRow';
 import type { StepsDone } from '../../model/hypotheses';
@@ -70,22 +72,35 @@ export function framesOfHunt(document: VisitDocument): string[] {
 }
 
 /** Looks the hunt's series through; null where there is none, or it cannot be looked through. */
-export function leakOf(document: VisitDocument, pixels: (frameId: string) => Float32Array | null | undefined): Timelapse | null {
+export function leakOf(document: VisitDocument, pixels: (frameId: string) => Float32Array | null | undefined): LeakFound | null {
   const series = huntedSeries(document);
   if (!series) return null;
   try {
-    return timelapse(framesFor(document, series.frameIds, pixels), toldFor(document, huntOf(document).value, series));
+    return withoutPictures(
+      timelapse(framesFor(document, series.frameIds, pixels), toldFor(document, huntOf(document).value, series)),
+    );
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     return null;
   }
 }
 
+export function withoutPictures({ growth: _growth, stack: _stack, ...found }: Timelapse): LeakFound {
+  return found;
+}
+
+/** All that a search follows from, in words of one shape: the same words mean the same result. */
+export function seekInputs(document: VisitDocument, told: Told, frameIds: readonly string[]): string {
+  const clocks = clocksOf(document, frameIds);
+  const frames = frameIds.map((id, i) => [id, clocks[i], document.frameFacts[id]!.pixelsSha, lineFor(document, id)]);
+  return JSON.stringify([CORE_VERSION, told, frames]);
+}
+
 /** From this on a series counts as an answer. */
 const SURE = 0.5;
 
 /** The steps with what a series says where nobody answered: whether a place warms, or cools, over the side that was run. */
-export function stepsWith(hunt: Pick<HuntValue, 'side' | 'steps'>, found: Timelapse | null): StepsDone {
+export function stepsWith(hunt: Pick<HuntValue, 'side' | 'steps'>, found: LeakFound | null): StepsDone {
   const { steps } = hunt;
   const step = runsHot(hunt) ? 'warms-hot' : 'cools-cold';
   if (!found?.enough || steps[step]) return steps;

@@ -4,8 +4,10 @@ import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 
 import type { VisitDocument } from '@core/model/document';
 import { photosOfPair } from '@core/work/proof/photosOfPair';
 import type { PairValue } from '@core/model/pairRow';
+import { pairInputs } from '@core/work/proof/pairInputs';
 import { askedPairs, readyPair, type Answer, type Proven } from '@core/work/proof/proven';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { once } from '../../../work/kept';
 import { askedPhotos } from './askedPhotos';
 import { pageThreads } from '../../../work/pageThreads';
 
@@ -53,8 +55,10 @@ export function useProven(earlier: readonly VisitDocument[]): { proven: Proven[]
     };
     pageThreads
       .run('compare', {
-        call: async (api): Promise<Answer> =>
-          api.answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos)),
+        call: (api) =>
+          once<'answer'>('answer', pairInputs(document, next.earlier, pair.value), () =>
+            api.answer(ready.sides, pair.value.points, ready.places, ready.known, askedPhotos(photos)),
+          ),
         limitMs: LIMIT_MS,
         signal: stop.signal,
       })

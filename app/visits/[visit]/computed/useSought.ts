@@ -1,18 +1,18 @@
 'use client';
 
-import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import type { VisitDocument } from '@core/model/document';
 import type { CoreErrorData } from '@core/ground/errors';
 import type { HuntValue } from '@core/model/huntRow';
-import { framesFor, toldFor, type LookedSeries } from '@core/work/water/seek';
+import { seekInputs, toldFor, withoutPictures, type LookedSeries } from '@core/work/water/seek';
 import type { Timelapse } from '@core/method/water/timelapse';
 import { useVisitStore } from '@ui/visit/VisitProvider';
 import type { Sought as SoughtAnswer } from '../../../../workers/timelapse';
+import { keepFound } from '../../../work/kept';
 import { useWork, type Work } from '../../../work/useWork';
+import { seek, SEEK_LIMIT_S } from './seek';
 
-/** Of hundreds of frames the slowest step is far below this. */
-const LIMIT_S = 120;
+const NO_FRAMES: readonly string[] = [];
 
 export type Sought =
   | { state: 'none' }
@@ -34,26 +34,22 @@ export function useSought(document: VisitDocument, hunt: HuntValue, series: Look
   const { pixels } = useVisitStore();
   const [last, setLast] = useState<{ series: string; found: Timelapse } | null>(null);
   const [stopped, setStopped] = useState('');
-  const told = useMemo(() => series && toldFor(document, hunt, series), [document, hunt, series]);
-  const frameIds = series?.frameIds ?? [];
   const seriesKey = series?.key ?? '';
-  const key = JSON.stringify([frameIds, told]);
+  const frameIds = series?.frameIds ?? NO_FRAMES;
+  const told = useMemo(() => series && toldFor(document, hunt, series), [document, hunt, series]);
+  const key = useMemo(() => (told ? seekInputs(document, told, frameIds) : ''), [document, told, frameIds]);
   const work = useWork<'timelapse', SoughtAnswer>(
     'timelapse',
     frameIds.length > 0 && told && stopped !== key
       ? {
           key,
-          limitS: LIMIT_S,
+          limitS: SEEK_LIMIT_S,
           call: async (api, report) => {
-            const loaded = frameIds.map(async (id) => {
-              const values = await pixels.load(id);
-              report(0);
-              return [id, values] as const;
-            });
-            const values = new Map(await Promise.all(loaded));
-            const frames = framesFor(document, frameIds, (id) => values.get(id));
-            const answer = await api.seek(frames, told, proxy(report));
-            if ('found' in answer) setLast({ series: seriesKey, found: answer.found });
+            const answer = await seek(api, document, frameIds, told, (id) => pixels.load(id), report);
+            if ('found' in answer) {
+              setLast({ series: seriesKey, found: answer.found });
+              void keepFound('leak', key, withoutPictures(answer.found));
+            }
             return answer;
           },
         }

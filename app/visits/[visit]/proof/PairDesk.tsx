@@ -8,6 +8,7 @@ import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '@core/model/document';
 import { knownOf, placeOf } from '@core/work/proof/looks';
 import type { PairValue } from '@core/model/pairRow';
+import { pairInputs } from '@core/work/proof/pairInputs';
 import { photosOfPair } from '@core/work/proof/photosOfPair';
 import { sidesOf } from '@core/work/proof/sides';
 import { pairFor, type ToProve } from '@core/work/proof/toProve';
@@ -104,7 +105,7 @@ function Pair({
   const photos = photosOfPair(earlier, document, pair);
   const { wall, work } = pair;
   const known = useMemo(() => knownOf(earlier, { beforeFrameId, wall, work }), [earlier, beforeFrameId, wall, work]);
-  const compared = useCompared(sides, pair.points, places, known, photos);
+  const compared = useCompared(sides, pair.points, places, known, photos, () => pairInputs(document, earlier, pair));
   const { laying } = compared;
   return (
     <>

@@ -6,6 +6,7 @@ import type { Change, Known, Place } from '@core/method/compare/change';
 import type { PairPhoto } from '@core/work/proof/photosOfPair';
 import type { Sides } from '@core/work/proof/sides';
 import type { Laying } from '@core/method/compare/lay';
+import { keepFound } from '../../../work/kept';
 import { askedPhotos } from '../computed/askedPhotos';
 import { useWork, type Work } from '../../../work/useWork';
 
@@ -26,6 +27,7 @@ export interface Compared {
  * @param places - of what is compared; the same as long as none changed
  * @param known - of wall and work; the same as long as it did not change
  * @param photos - of both frames; the same as long as none changed
+ * @param inputs - under which what is found is kept for the report
  */
 export function useCompared(
   sides: Sides | null,
@@ -33,6 +35,7 @@ export function useCompared(
   places: readonly Place[],
   known: Known | null,
   photos: readonly [PairPhoto, PairPhoto] | null,
+  inputs: () => string,
 ): Compared {
   const toLay = useMemo(() => sides && { before: sides.before, after: sides.after, points }, [sides, points]);
   const lying = useWork(
@@ -51,9 +54,11 @@ export function useCompared(
     'compare',
     toCompare && {
       key: toCompare,
-      call: (api) => {
+      call: async (api) => {
         const { looks, h, places: all, known: told, photos: seen } = toCompare;
-        return api.compare(looks[0], looks[1], h, all, told, askedPhotos(seen));
+        const found = await api.compare(looks[0], looks[1], h, all, told, askedPhotos(seen));
+        if (found.whole) void keepFound('answer', inputs(), { h, changes: found.changes });
+        return found;
       },
     },
   );

@@ -5,10 +5,12 @@ import type { VisitDocument } from '@core/model/document';
 import { knownOf, placeOf } from '@core/work/proof/looks';
 import { courseOf, seenAgain, type CoursePoint } from '@core/work/proof/overVisits';
 import type { PairValue } from '@core/model/pairRow';
+import { pairInputs } from '@core/work/proof/pairInputs';
 import type { Answer } from '@core/work/proof/proven';
 import { photosOfPair, type PairPhoto } from '@core/work/proof/photosOfPair';
 import { sidesOf, type Sides } from '@core/work/proof/sides';
 import { useVisit } from '@ui/visit/VisitProvider';
+import { once } from '../../../work/kept';
 import { askedPhotos } from '../computed/askedPhotos';
 import { pageThreads } from '../../../work/pageThreads';
 
@@ -53,7 +55,7 @@ export function useOverVisits(
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the store's generation says that more pixels are here
     [again, earlier, pair.beforeFrameId, pixels, generation],
   );
-  const { regions, points, wall, work } = pair;
+  const { beforeFrameId, regions, points, wall, work } = pair;
   const isKnown = ({ frameId, sides, photos }: (typeof seen)[number]) => {
     const known = answers.get(frameId);
     if (!known) return false;
@@ -67,11 +69,11 @@ export function useOverVisits(
     );
   };
   const next = seen.find((one) => one.sides !== null && !isKnown(one)) ?? null;
-  const [nextId, nextSides, nextPhotos] = [next?.frameId, next?.sides, next?.photos ?? null];
+  const [nextId, nextVisit, nextSides, nextPhotos] = [next?.frameId, next?.visit, next?.sides, next?.photos ?? null];
   useEffect(() => {
-    if (!nextId || !nextSides) return;
+    if (!nextId || !nextVisit || !nextSides) return;
     const stop = new AbortController();
-    const size = earlier.frameFacts[pair.beforeFrameId]!;
+    const size = earlier.frameFacts[beforeFrameId]!;
     const byHand = nextId === pair.afterFrameId ? points : [];
     const say = (answer: Answer) => {
       const known = { sides: nextSides, photos: nextPhotos, regions, points, wall, work, answer };
@@ -79,13 +81,18 @@ export function useOverVisits(
     };
     pageThreads
       .run('compare', {
-        call: async (api): Promise<Answer> =>
-          api.answer(
-            nextSides,
-            byHand,
-            regions.map((region) => placeOf(region, size)),
-            knownOf(earlier, { beforeFrameId: pair.beforeFrameId, wall, work }),
-            askedPhotos(nextPhotos),
+        call: (api) =>
+          once<'answer'>(
+            'answer',
+            pairInputs(nextVisit, earlier, { beforeFrameId, afterFrameId: nextId, points: byHand, regions, wall, work }),
+            () =>
+              api.answer(
+                nextSides,
+                byHand,
+                regions.map((region) => placeOf(region, size)),
+                knownOf(earlier, { beforeFrameId, wall, work }),
+                askedPhotos(nextPhotos),
+              ),
           ),
         limitMs: LIMIT_MS,
         signal: stop.signal,
@@ -93,7 +100,7 @@ export function useOverVisits(
       // One visit that cannot be compared holds up none of the others.
       .then(say, (error: unknown) => say({ problem: (error as Error).message }));
     return () => stop.abort();
-  }, [nextId, nextSides, nextPhotos, regions, points, wall, work, earlier, pair.beforeFrameId, pair.afterFrameId]);
+  }, [nextId, nextVisit, nextSides, nextPhotos, regions, points, wall, work, earlier, beforeFrameId, pair.afterFrameId]);
   const looks = seen.find(({ sides }) => sides?.looks)?.sides?.looks ?? null;
   const first = regions[0]?.id;
   const course = useMemo(

@@ -5,11 +5,13 @@ import type { VisitDocument } from '@core/model/document';
 import { huntOf } from '@core/work/water/huntOf';
 import { huntedSeries } from '@core/work/water/seek';
 import { earlierVisitsOf } from '@core/work/proof/proven';
+import type { LeakFound } from '@core/method/water/timelapse';
 import type { Computed } from '@core/paper/model';
 import { useVisit } from '@ui/visit/VisitProvider';
+import type { Work } from '../../../work/useWork';
 import { useEarlierVisits } from '../computed/useEarlierVisits';
 import { useProven } from '../computed/useProven';
-import { useSought, type Seeking } from '../computed/useSought';
+import { useLeak } from './useLeak';
 
 /** What the report says of pairs and of a series, as it comes from workers of the page. */
 export function useComputed(): {
@@ -18,14 +20,14 @@ export function useComputed(): {
   /** Pairs that could not be computed, and a way to try them again. */
   failed: number;
   again(): void;
-  sought: Seeking;
+  sought: Work<LeakFound | null>;
 } {
   const { document } = useVisit();
   const earlier = useEarlierVisits(earlierVisitsOf(document));
   const { proven, failed, again } = useProven(earlier);
   const series = useMemo(() => huntedSeries(document), [document]);
-  const sought = useSought(document, huntOf(document).value, series);
-  const leak = sought.state === 'found' ? sought.found : null;
+  const sought = useLeak(document, huntOf(document).value, series);
+  const leak = sought.state === 'done' ? sought.result : null;
   const computed = useMemo(() => ({ proven, leak }), [proven, leak]);
   return { computed, earlier, failed, again, sought };
 }
