@@ -1,8 +1,9 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { EditOutlined, InboxOutlined, PlusOutlined, RollbackOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Switch, Tooltip } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { number } from '@core/ground/format';
@@ -16,11 +17,12 @@ import { postJson, wordsOf } from '@ui/server/api';
 import { putRow } from '@ui/form/putRow';
 import { useNow } from '@ui/time/useNow';
 import { Desk } from '@ui/shell/Desk';
-import { SiteDialog } from '@ui/site/SiteDialog';
-import { NewVisitDialog } from './NewVisitDialog';
 import { DeleteButton } from './DeleteButton';
-import { VisitDialog } from './VisitDialog';
 import styles from './SiteList.module.css';
+
+const SiteDialog = onDemand(() => import('@ui/site/SiteDialog').then((m) => m.SiteDialog));
+const NewVisitDialog = onDemand(() => import('./NewVisitDialog').then((m) => m.NewVisitDialog));
+const VisitDialog = onDemand(() => import('./VisitDialog').then((m) => m.VisitDialog));
 
 /** All sites with their visits, and the way to new ones. */
 export function SiteList({ sites }: { sites: SiteWithVisits[] }) {
@@ -178,7 +180,7 @@ function VisitLine({
   const [changing, setChanging] = useState(false);
   return (
     <div className={styles.line} data-archived={row.value.archived}>
-      <Link href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
+      <QuickLink href={`/visits/${row.id}/${frames > 0 ? 'bench' : 'question'}`} className={styles.visit}>
         <span>
           <b>{row.value.title}</b> <span className={styles.of}>{site.value.name}</span>{' '}
           {row.value.practice && <span className={styles.practice}>{PRACTICE_WORD}</span>}
@@ -190,7 +192,7 @@ function VisitLine({
             {findings} {findings === 1 ? 'finding' : 'findings'}
           </small>
         </span>
-      </Link>
+      </QuickLink>
       <Tooltip title="Change name and day">
         <Button
           type="text"

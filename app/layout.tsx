@@ -1,11 +1,8 @@
-import { App } from 'antd';
 import type { Metadata } from 'next';
 import localFont from 'next/font/local';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { LostBanner } from '@ui/server/LostBanner';
-import { Later } from '@ui/shell/Later';
-import { Opening } from '@ui/shell/Opening';
 import { CSS_VARIABLES } from '@ui/theme/cssVariables';
 import { UnitProvider } from '@ui/units/UnitProvider';
 import './globals.css';
@@ -34,13 +31,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <style dangerouslySetInnerHTML={{ __html: CSS_VARIABLES }} />
       </head>
       <body>
-        {/* On a machine that is the server itself, drawing a page there first would only make it come later. */}
-        <Later until={<Opening />}>
-          <App component={false}>
-            <LostBanner />
-            <UnitProvider>{children}</UnitProvider>
-          </App>
-        </Later>
+        <LostBanner />
+        <UnitProvider>{children}</UnitProvider>
       </body>
     </html>
   );

@@ -1,15 +1,17 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { localDay } from '@core/ground/localTime';
 import type { Row } from '@core/model/entities';
 import { Desk } from '@ui/shell/Desk';
-import { NewLoanDialog } from './NewLoanDialog';
 import styles from './LoanList.module.css';
+
+const NewLoanDialog = onDemand(() => import('./NewLoanDialog').then((m) => m.NewLoanDialog));
 
 /** Weeks in which one camera is shared among homes. */
 export function LoanList({ loans, sites }: { loans: Row<'loan'>[]; sites: Row<'site'>[] }) {
@@ -34,12 +36,12 @@ export function LoanList({ loans, sites }: { loans: Row<'loan'>[]; sites: Row<'s
       <ul className={styles.list}>
         {loans.map(({ id, value }) => (
           <li key={id}>
-            <Link href={`/loans/${id}`}>
+            <QuickLink href={`/loans/${id}`}>
               <b>{value.name}</b>
               <span>
                 {day(value.from, value.timeZone)} to {day(value.to, value.timeZone)}
               </span>
-            </Link>
+            </QuickLink>
           </li>
         ))}
       </ul>

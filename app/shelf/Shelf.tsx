@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -14,11 +15,12 @@ import { byId } from '@ui/store/held';
 import { RowStore } from '@ui/store/rowStore';
 import { saveWords } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
-import { CameraChecks } from './CameraChecks';
 import { CameraFields } from './CameraFields';
 import { InstrumentList } from './InstrumentList';
 import { MaterialList } from './MaterialList';
 import styles from './Shelf.module.css';
+
+const CameraChecks = onDemand(() => import('./CameraChecks').then((m) => m.CameraChecks));
 
 /** Cameras with what they see and how far they are off, instruments with their own errors, materials with their emissivities. */
 interface Props {

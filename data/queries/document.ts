@@ -1,4 +1,4 @@
-import { eq, getTableColumns } from 'drizzle-orm';
+import { and, eq, getTableColumns } from 'drizzle-orm';
 import type { FrameFacts, PhotoFacts, VisitChanges, VisitDocument, VisitFacts } from '@core/model/document';
 import { ENTITIES, type Row, type VisitEntity } from '@core/model/entities';
 import { entityOf } from '@core/model/entityOf';
@@ -83,10 +83,30 @@ function addFacts(facts: VisitFacts, entity: VisitEntity, stored: readonly Store
 
 const noFacts = (): VisitFacts => ({ frameFacts: {}, photoFacts: {}, recordedAt: {} });
 
-/** Refuses a visit that is not there. @throws CoreError `not_found` */
-export async function requireVisit({ db }: Asking, visitId: string): Promise<void> {
-  await siteOf(db, visitId);
+/** What can be said of a visit at once. @throws CoreError `not_found` */
+export async function visitBrief({ db }: Asking, visitId: string) {
+  const [found] = await db
+    .select({
+      id: t.visit.id,
+      site: t.site.name,
+      title: t.visit.title,
+      startedAt: t.visit.startedAt,
+      timeZone: t.site.timeZone,
+      practice: t.visit.practice,
+      insideC: t.conditions.insideC,
+      outsideC: t.conditions.outsideC,
+      frames: db.$count(t.frame, and(eq(t.frame.visitId, visitId), eq(t.frame.discarded, false))),
+    })
+    .from(t.visit)
+    .innerJoin(t.site, eq(t.site.id, t.visit.siteId))
+    .leftJoin(t.conditions, eq(t.conditions.visitId, t.visit.id))
+    .where(eq(t.visit.id, visitId));
+  if (!found) throw noSuchVisit(visitId);
+  return found;
 }
+
+const noSuchVisit = (visitId: string): CoreError =>
+  new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
 
 /** Visits of a list that are still there, each as `loadVisitDocument` gives it. */
 export async function loadVisitDocuments(asking: Asking, visitIds: readonly string[]): Promise<VisitDocument[]> {
@@ -106,7 +126,7 @@ async function siteOf(tx: Connection, visitId: string) {
     .select({ siteId: t.visit.siteId, startedAt: t.visit.startedAt, practice: t.visit.practice })
     .from(t.visit)
     .where(eq(t.visit.id, visitId));
-  if (!found) throw new CoreError('not_found', 'There is no such visit.', { value: visitId }, 'Choose a visit from the list.');
+  if (!found) throw noSuchVisit(visitId);
   return found;
 }
 

@@ -1,11 +1,14 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { Fragment, type ReactNode } from 'react';
 import type { Block, Picture } from '@core/paper/block';
 import type { Fact } from '@core/paper/fact';
 import { FigureView } from '@ui/finding/FigureView';
-import { BarsView, LinesView, TableView } from './HeatingBlocks';
+import { BarsView, TableView } from './HeatingBlocks';
 import styles from './Blocks.module.css';
+
+const LinesView = onDemand(() => import('./LinesView').then((m) => m.LinesView));
 
 interface Props {
   blocks: readonly Block[];

@@ -2,7 +2,7 @@
 
 import { CheckOutlined, ContainerOutlined, EllipsisOutlined, RollbackOutlined } from '@ant-design/icons';
 import { App, Button, ConfigProvider, Tooltip } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { usePathname } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { framesOf } from '@core/work/visit/frames';
@@ -42,9 +42,9 @@ export function Shell({ children }: { children: ReactNode }) {
     <div className={styles.page} data-theme={now.theme}>
       <ConfigProvider theme={denTheme}>
         <header className={styles.top}>
-          <Link href="/" className={styles.home} aria-label="All visits">
+          <QuickLink href="/" className={styles.home} aria-label="All visits">
             <DenMark />
-          </Link>
+          </QuickLink>
           <div className={styles.visit}>
             <b>{siteOf(document).name}</b>
             <small>
@@ -88,19 +88,19 @@ export function Shell({ children }: { children: ReactNode }) {
               More
             </button>
           )}
-          <Link href="/shelf" className={styles.shelf}>
+          <QuickLink href="/shelf" className={styles.shelf}>
             <ContainerOutlined />
             Shelf
-          </Link>
+          </QuickLink>
           {waiting > 0 && (
-            <Link
+            <QuickLink
               href={`/visits/${document.visitId}/kit#put-back`}
               className={styles.waiting}
               aria-label={`Put back: ${waiting}`}
             >
               <RollbackOutlined />
               <b>{waiting}</b> to put back
-            </Link>
+            </QuickLink>
           )}
         </nav>
         <BrokenRows />
@@ -165,7 +165,7 @@ function TrailLink({
   visitId: string;
 }) {
   return (
-    <Link
+    <QuickLink
       href={`/visits/${visitId}/${path}`}
       className={styles.stage}
       aria-current={current ? 'page' : undefined}
@@ -173,7 +173,7 @@ function TrailLink({
     >
       <span className={styles.dot}>{done && !current ? <CheckOutlined aria-label="done" /> : number}</span>
       {name}
-    </Link>
+    </QuickLink>
   );
 }
 

@@ -18,7 +18,6 @@ import { Conflicts } from '@ui/store/Conflicts';
 import type { Edit, State } from '@ui/store/rowStore';
 import type { Saving } from '@ui/store/saving';
 import { usePart } from '@ui/store/useRowStore';
-import { Opening } from '@ui/shell/Opening';
 import { paperTheme } from '@ui/theme/themes';
 import type { PixelStore } from './pixels';
 import { useArrivals } from './useArrivals';
@@ -78,11 +77,15 @@ export function usePixels(frameId: string | null): (id: string) => Float32Array 
   return useCallback((id: string) => pixels.get(id), [pixels]);
 }
 
-/** Opens a visit, and keeps its store for as long as one of its pages is looked at. */
-export function VisitProvider({ visitId, children }: { visitId: string; children: ReactNode }) {
+/**
+ * Opens a visit, and keeps its store for as long as one of its pages is looked at.
+ *
+ * @param until - what is shown until the visit is there
+ */
+export function VisitProvider({ visitId, until, children }: { visitId: string; until: ReactNode; children: ReactNode }) {
   const [opening] = useState(() => openVisit(visitId));
   return (
-    <Suspense fallback={<Opening />}>
+    <Suspense fallback={until}>
       <OpenVisit opening={opening}>{children}</OpenVisit>
     </Suspense>
   );

@@ -5,6 +5,8 @@ import { asking } from '@server/asking';
 import { listCameras, listHandovers } from '@data/queries/cameras';
 import { loadLoan } from '@data/queries/loans';
 import { listSites } from '@data/queries/visits';
+import { DeskFrame } from '@ui/shell/Desk';
+import { PageFrame } from '@ui/shell/PageFrame';
 import { loaded } from '../../loaded';
 import { LoanDesk } from './LoanDesk';
 
@@ -16,12 +18,14 @@ export default async function LoanPage({ params }: { params: Promise<{ loan: str
     Promise.all([loadLoan(who, id), listSites(who), listCameras(who), listHandovers(who, id)]),
   );
   return (
-    <LoanDesk
-      loan={loan}
-      homes={homes}
-      sites={sites.map(({ row }) => row)}
-      cameras={cameras.filter(({ id: camera, value }) => camera !== STAND_IN_CAMERA.id && !value.archived)}
-      handovers={handovers}
-    />
+    <PageFrame frame={<DeskFrame here="/loans" heading={loan.value.name} />}>
+      <LoanDesk
+        loan={loan}
+        homes={homes}
+        sites={sites.map(({ row }) => row)}
+        cameras={cameras.filter(({ id: camera, value }) => camera !== STAND_IN_CAMERA.id && !value.archived)}
+        handovers={handovers}
+      />
+    </PageFrame>
   );
 }

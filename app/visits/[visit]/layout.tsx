@@ -1,22 +1,26 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { idSchema } from '@core/ground/fields';
-import { requireVisit } from '@data/queries/document';
+import { visitBrief } from '@data/queries/document';
 import { asking } from '@server/asking';
 import { Shell } from '@ui/shell/Shell';
+import { PageFrame } from '@ui/shell/PageFrame';
 import { VisitBoundary } from '@ui/shell/VisitBoundary';
+import { VisitFrame } from '@ui/shell/VisitFrame';
 import { VisitProvider } from '@ui/visit/VisitProvider';
 import { loaded } from '../../loaded';
 
 export default async function VisitLayout({ children, params }: { children: ReactNode; params: Promise<{ visit: string }> }) {
   const { visit } = await params;
   if (!idSchema.safeParse(visit).success) notFound();
-  await loaded(requireVisit(asking(), visit));
+  const frame = <VisitFrame visit={await loaded(visitBrief(asking(), visit))} />;
   return (
-    <VisitProvider key={visit} visitId={visit}>
-      <VisitBoundary>
-        <Shell>{children}</Shell>
-      </VisitBoundary>
-    </VisitProvider>
+    <PageFrame key={visit} frame={frame}>
+      <VisitProvider visitId={visit} until={frame}>
+        <VisitBoundary>
+          <Shell>{children}</Shell>
+        </VisitBoundary>
+      </VisitProvider>
+    </PageFrame>
   );
 }

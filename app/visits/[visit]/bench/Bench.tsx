@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { App, Button } from 'antd';
 import { usePathname } from 'next/navigation';
 import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState, type DragEvent } from 'react';
@@ -8,14 +9,12 @@ import { orderedFrames } from '@core/work/visit/frames';
 import { probeReading } from '@core/work/visit/probes';
 import { visitRow } from '@core/work/visit/theVisit';
 import { filesIn } from '@ui/import/filesIn';
-import { RecordFinding } from '@ui/finding/RecordFinding';
 import { ImportPanel } from '@ui/import/ImportPanel';
 import { useImport, type ImportedFile, type ImportPlace } from '@ui/import/useImport';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import { AfterImport } from './strip/AfterImport';
 import { BenchPicture } from './picture/BenchPicture';
-import { CameraClock } from './strip/CameraClock';
 import { ChosenBar } from './strip/ChosenBar';
 import { EmptyBench } from './EmptyBench';
 import { EvidenceView } from './photo/EvidenceView';
@@ -43,6 +42,9 @@ import { useRegions } from './useRegions';
 import { useScale } from './useScale';
 import { FIRST_VIEW, viewReducer } from './view';
 import styles from './Bench.module.css';
+
+const RecordFinding = onDemand(() => import('@ui/finding/RecordFinding').then((m) => m.RecordFinding));
+const CameraClock = onDemand(() => import('./strip/CameraClock').then((m) => m.CameraClock));
 
 const NOBODY: ReadonlySet<string> = new Set();
 const NO_ITEMS: readonly StripItem[] = [];

@@ -1,12 +1,14 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, ConfigProvider } from 'antd';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { RecordFinding } from '@ui/finding/RecordFinding';
 import { denTheme } from '@ui/theme/themes';
 import { useVisit } from '@ui/visit/VisitProvider';
+
+const RecordFinding = onDemand(() => import('@ui/finding/RecordFinding').then((m) => m.RecordFinding));
 
 /** A finding that rests on no frame: on a value, a picture, on what was seen or not seen. */
 export function AddFinding() {

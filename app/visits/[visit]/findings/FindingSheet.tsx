@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { ReportFinding } from '@core/paper/reportFinding';
 import { BY_WORDS } from '@core/work/visit/byWords';
 import { type FindingValue, findingValueSchema } from '@core/model/findingRow';
@@ -40,11 +40,11 @@ export function FindingSheet({ finding, values }: Props) {
         <span>{[`Finding ${finding.number}`, finding.place, finding.takenAt].filter(Boolean).join(' · ')}</span>
         <span className={styles.acts}>
           {value.frameId && (
-            <Link
+            <QuickLink
               href={`/visits/${document.visitId}/bench/${value.frameId}${value.thisRegionId ? `/${value.thisRegionId}` : ''}`}
             >
               <Button>Open on the bench</Button>
-            </Link>
+            </QuickLink>
           )}
           <RemoveFinding row={row} />
         </span>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { usePathname } from 'next/navigation';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { Later } from '@ui/shell/Later';
@@ -27,12 +27,12 @@ export function Findings() {
           the reference, choose the suspect and record a finding.
         </p>
         <div className={styles.acts}>
-          <Link href={`/visits/${document.visitId}/bench`}>
+          <QuickLink href={`/visits/${document.visitId}/bench`}>
             <Button type="primary">Go to the bench</Button>
-          </Link>
-          <Link href={`${base}/candidates`}>
+          </QuickLink>
+          <QuickLink href={`${base}/candidates`}>
             <Button>What deserves a look</Button>
-          </Link>
+          </QuickLink>
           <AddFinding />
         </div>
       </div>
@@ -47,9 +47,9 @@ export function Findings() {
           </h1>
           <AddFinding />
         </div>
-        <Link className={styles.through} href={`${base}/candidates`}>
+        <QuickLink className={styles.through} href={`${base}/candidates`}>
           What deserves a look in all frames
-        </Link>
+        </QuickLink>
         <ol>
           {report.findings.map((finding) => (
             <li key={finding.id}>

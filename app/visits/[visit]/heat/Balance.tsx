@@ -1,8 +1,8 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { useMemo } from 'react';
 import { AS_FOUND, asFoundAdvice, balanceStateBefore, leftOf, walkOf } from '@core/work/heating/balance';
-import { DropChart } from './DropChart';
 import { EmitterCards } from './EmitterCards';
 import { NextStep } from './NextStep';
 import { PdfButton } from '@ui/pdf/PdfButton';
@@ -12,6 +12,8 @@ import { useHeatPixels } from './useJudged';
 import { useHeat } from './useHeat';
 import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './Heat.module.css';
+
+const DropChart = onDemand(() => import('./DropChart').then((m) => m.DropChart));
 
 /** Balancing by drop: which valve to turn how far, how long to wait, what to read, until all are on target. */
 export function Balance() {

@@ -1,27 +1,29 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { FieldTimeOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { usePathname } from 'next/navigation';
 import { marked } from '@core/ground/source';
 import { siteOf } from '@core/work/visit/theVisit';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { useUnits } from '@ui/units/UnitProvider';
-import { Balance } from './Balance';
-import { Boiler } from './Boiler';
-import { Floor } from './Floor';
-import { Flush } from './Flush';
-import { Given } from './Given';
 import { PARTS, type PartPath } from './parts';
 import { PdfButton } from '@ui/pdf/PdfButton';
-import { Pipes } from './Pipes';
-import { Radiators } from './Radiators';
-import { Start } from './Start';
 import { useHeat } from './useHeat';
 import styles from './Heat.module.css';
 
-const VIEWS: Record<PartPath, () => React.ReactNode> = {
+const Balance = onDemand(() => import('./Balance').then((m) => m.Balance));
+const Boiler = onDemand(() => import('./Boiler').then((m) => m.Boiler));
+const Floor = onDemand(() => import('./Floor').then((m) => m.Floor));
+const Flush = onDemand(() => import('./Flush').then((m) => m.Flush));
+const Given = onDemand(() => import('./Given').then((m) => m.Given));
+const Pipes = onDemand(() => import('./Pipes').then((m) => m.Pipes));
+const Radiators = onDemand(() => import('./Radiators').then((m) => m.Radiators));
+const Start = onDemand(() => import('./Start').then((m) => m.Start));
+
+const VIEWS: Record<PartPath, React.ComponentType> = {
   start: Start,
   radiators: Radiators,
   balance: Balance,
@@ -60,9 +62,9 @@ export function Heat() {
       </header>
       <nav className={styles.parts} aria-label="Heating work">
         {PARTS.map(({ path, name: words }) => (
-          <Link key={path} href={`${base}/${path}`} aria-current={path === part.path ? 'page' : undefined}>
+          <QuickLink key={path} href={`${base}/${path}`} aria-current={path === part.path ? 'page' : undefined}>
             {words}
-          </Link>
+          </QuickLink>
         ))}
       </nav>
       <View />

@@ -1,7 +1,7 @@
 'use client';
 
 import { Segmented } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useState } from 'react';
 import { EmitterCards } from './EmitterCards';
 import { EmitterDesk } from './EmitterDesk';
@@ -47,8 +47,8 @@ export function NoEmitters({ visitId }: { visitId: string }) {
         <h2>No emitter on the plan yet</h2>
         <p>Heating work begins with the radiators, rails and baseboards of the house, each where it stands.</p>
         <p>
-          Put them on the plan: <Link href={`/visits/${visitId}/round/house`}>House, services</Link>. Or look at the demo’s Signal
-          House, whose heating answers.
+          Put them on the plan: <QuickLink href={`/visits/${visitId}/round/house`}>House, services</QuickLink>. Or look at the
+          demo’s Signal House, whose heating answers.
         </p>
       </div>
     </div>

@@ -1,8 +1,9 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { CalendarOutlined, MailOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Segmented, Select, Slider, Spin, Tag } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useState } from 'react';
 import { USUAL } from '@core/ground/usual';
 import { KINDS } from '@core/model/visitKinds';
@@ -14,7 +15,6 @@ import type { PlanValue } from '@core/model/planRow';
 import { Later } from '@ui/shell/Later';
 import { useNow } from '@ui/time/useNow';
 import { UndoButtons } from '@ui/shell/UndoButtons';
-import { SiteDialog } from '@ui/site/SiteDialog';
 import { AssumedTap } from '@ui/form/AssumedTap';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
@@ -28,8 +28,11 @@ import { Nights } from './Nights';
 import { SlotList } from './SlotList';
 import { useHours, type ScoredWeek } from './useHours';
 import { WallMemory } from './WallMemory';
-import { Why, type View } from './Why';
+import type { View } from './Why';
 import styles from './Hours.module.css';
+
+const Why = onDemand(() => import('./Why').then((m) => m.Why));
+const SiteDialog = onDemand(() => import('@ui/site/SiteDialog').then((m) => m.SiteDialog));
 
 const INSIDE = { min: 5, max: 30 };
 
@@ -55,9 +58,9 @@ export function Hours() {
           <p>{words?.detail}</p>
         </div>
         <UndoButtons />
-        <Link href={`/visits/${document.visitId}/hours/letter`}>
+        <QuickLink href={`/visits/${document.visitId}/hours/letter`}>
           <Button icon={<MailOutlined />}>Letter to the householder</Button>
-        </Link>
+        </QuickLink>
         {week && <CalendarButton week={week} slot={row.value.slot ?? week.slots[0] ?? null} />}
       </div>
       {(KINDS[onlyRow(document, 'intake').value.kind].anyWeather || (plan && state.kind === 'none')) && (

@@ -2,7 +2,7 @@
 
 import { ToolOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { CameraValue } from '@core/model/cameraRow';
 import { STAND_IN_CAMERA } from '@core/model/standInCamera';
 import { sightAt } from '@core/method/radiometry/optics';
@@ -43,9 +43,9 @@ export function CameraCard() {
         <p className={styles.quiet}>The stand-in camera sees the made-up house of this practice visit, and no other.</p>
       )}
       {camera && <CameraFacts camera={camera.value} />}
-      <Link href="/shelf">
+      <QuickLink href="/shelf">
         <Button icon={<ToolOutlined />}>Cameras and instruments on the shelf</Button>
-      </Link>
+      </QuickLink>
       <FirstAid />
     </section>
   );

@@ -1,8 +1,9 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { CameraOutlined } from '@ant-design/icons';
 import { Button, Empty, Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { VisitDocument } from '@core/model/document';
@@ -14,12 +15,13 @@ import { sidesOf } from '@core/work/proof/sides';
 import { pairFor, type ToProve } from '@core/work/proof/toProve';
 import type { Edit } from '@ui/store/rowStore';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
-import { OverVisits } from './OverVisits';
 import { PairLedger } from './PairLedger';
 import { PairPhotos } from './PairPhotos';
 import { PairPicture } from './PairPicture';
 import { useCompared } from './useCompared';
 import styles from './Proof.module.css';
+
+const OverVisits = onDemand(() => import('./OverVisits').then((m) => m.OverVisits));
 
 /** One finding of before with the frame that answers it. */
 export function PairDesk({
@@ -49,11 +51,11 @@ export function PairDesk({
         <h2>{finding.value.title}</h2>
         {offered.length === 0 ? (
           <Empty description="This visit has no frame of that place yet.">
-            <Link href={`/visits/${document.visitId}/round`}>
+            <QuickLink href={`/visits/${document.visitId}/round`}>
               <Button type="primary" icon={<CameraOutlined />}>
                 Take it on the Round
               </Button>
-            </Link>
+            </QuickLink>
           </Empty>
         ) : (
           <>

@@ -2,7 +2,7 @@
 
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined, PauseOutlined, QuestionOutlined } from '@ant-design/icons';
 import { Alert, Button, Input, Select, Tooltip } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { ReactNode } from 'react';
 import type { Change, Look, Verdict } from '@core/method/compare/change';
 import type { VisitDocument } from '@core/model/document';
@@ -53,7 +53,9 @@ export function PairLedger({ earlier, pair, look, known, compared, put, children
           type="info"
           showIcon
           title="The air inside and outside is needed on both visits."
-          description={<Link href={`/visits/${document.visitId}/question`}>Type this visit’s conditions in the chip above.</Link>}
+          description={
+            <QuickLink href={`/visits/${document.visitId}/question`}>Type this visit’s conditions in the chip above.</QuickLink>
+          }
         />
       )}
       {changes?.some(({ why }) => why === 'too-little-drive') && (
@@ -62,9 +64,9 @@ export function PairLedger({ earlier, pair, look, known, compared, put, children
           showIcon
           title="Too mild to prove anything."
           description={
-            <Link href={`/visits/${document.visitId}/hours`}>
+            <QuickLink href={`/visits/${document.visitId}/hours`}>
               Look again in an hour with 10 K or more between inside and outside: see Hours.
-            </Link>
+            </QuickLink>
           }
         />
       )}

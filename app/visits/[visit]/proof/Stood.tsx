@@ -1,7 +1,7 @@
 'use client';
 
 import { Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { VisitDocument } from '@core/model/document';
 import { knownOf } from '@core/work/proof/looks';
 import { type PairValue, SAID_WALLS, type SaidWall } from '@core/model/pairRow';
@@ -83,7 +83,7 @@ function StoodIn({ document, frameId }: { document: VisitDocument; frameId: stri
         {history.missing.length > 0 && (
           <>
             {' '}
-            <Link href={`/visits/${document.visitId}/kit`}>Note it</Link>
+            <QuickLink href={`/visits/${document.visitId}/kit`}>Note it</QuickLink>
           </>
         )}
       </small>

@@ -2,7 +2,7 @@
 
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Radio } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { onlyRow, roomsOf, visitRow } from '@core/work/visit/theVisit';
 import { KINDS, VISIT_KINDS, type VisitKind } from '@core/model/visitKinds';
 import { type IntakeValue, intakeValueSchema } from '@core/model/intakeRow';
@@ -39,11 +39,11 @@ export function Intake() {
       <div className={styles.head}>
         <h1>Why is the survey wanted?</h1>
         <UndoButtons />
-        <Link href={`/visits/${document.visitId}/hours`}>
+        <QuickLink href={`/visits/${document.visitId}/hours`}>
           <Button type="primary" icon={<ArrowRightOutlined />} iconPlacement="end">
             Choose the hours
           </Button>
-        </Link>
+        </QuickLink>
       </div>
       <div className={styles.columns}>
         <section className={styles.card}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useVisit } from '@ui/visit/VisitProvider';
 import styles from './EmptyRound.module.css';
 
@@ -15,11 +15,11 @@ export function EmptyRound() {
         Rooms, what their walls are made of and what lies behind them decide what to look at, in which order and from how far
         away. Begin with a template and correct it; it takes a few minutes.
       </p>
-      <Link href={`/visits/${document.visitId}/round/house`}>
+      <QuickLink href={`/visits/${document.visitId}/round/house`}>
         <Button type="primary" size="large">
           Build the house
         </Button>
-      </Link>
+      </QuickLink>
     </div>
   );
 }

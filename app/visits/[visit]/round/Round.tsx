@@ -2,7 +2,7 @@
 
 import { HomeOutlined, InboxOutlined } from '@ant-design/icons';
 import { Button, Progress } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { usePathname } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { firstStop } from '@core/work/round/openStops';
@@ -69,12 +69,12 @@ export function Round() {
             End of the round{openChanges(document).length > 0 ? ` · ${openChanges(document).length} to put back` : ''}
           </Button>
           <AddStop />
-          <Link href={`${base}/house`}>
+          <QuickLink href={`${base}/house`}>
             <Button icon={<HomeOutlined />}>House</Button>
-          </Link>
-          <Link href={`${base}/card`}>
+          </QuickLink>
+          <QuickLink href={`${base}/card`}>
             <Button icon={<InboxOutlined />}>Card to stops</Button>
-          </Link>
+          </QuickLink>
         </div>
       </aside>
       {current ? (

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { Round } from '@core/work/round/round';
 import { stopRowOf, struckStops } from '@core/work/round/round';
 import type { Stop } from '@core/work/round/stops';
@@ -53,11 +53,11 @@ export function RoundEnd({ round, onGo }: { round: Round; onGo(stop: Stop): void
         <h2>The next round</h2>
         <NextRound />
       </section>
-      <Link href={`/visits/${document.visitId}/bench`}>
+      <QuickLink href={`/visits/${document.visitId}/bench`}>
         <Button type="primary" size="large">
           Read the frames on the bench
         </Button>
-      </Link>
+      </QuickLink>
     </div>
   );
 }
@@ -76,7 +76,7 @@ function ToDo() {
       <ul>
         {open.map(({ id, value: { title, lengthM, material } }) => (
           <li key={id}>
-            <Link href={`/visits/${document.visitId}/findings/${id}`}>{title}</Link>
+            <QuickLink href={`/visits/${document.visitId}/findings/${id}`}>{title}</QuickLink>
             <span>{need(lengthM, material)}</span>
           </li>
         ))}

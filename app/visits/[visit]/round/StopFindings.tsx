@@ -1,8 +1,9 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { CheckOutlined, ExperimentOutlined, EyeOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, ConfigProvider, Dropdown } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useMemo, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { findingTitles } from '@core/work/round/findingTitles';
@@ -16,12 +17,13 @@ import { findingsAt } from '@core/work/visit/findings';
 import { emptyFinding, type FindingValue } from '@core/model/findingRow';
 import { framesOf, photosOf } from '@core/work/visit/frames';
 import type { Row } from '@core/model/entities';
-import { RecordFinding } from '@ui/finding/RecordFinding';
 import { denTheme } from '@ui/theme/themes';
 import { useNow } from '@ui/time/useNow';
 import { useUnits } from '@ui/units/UnitProvider';
 import { usePixels, useVisit } from '@ui/visit/VisitProvider';
 import styles from './StopFindings.module.css';
+
+const RecordFinding = onDemand(() => import('@ui/finding/RecordFinding').then((m) => m.RecordFinding));
 
 interface Props {
   stop: Stop;
@@ -108,7 +110,7 @@ function One({ row, onLookAgain }: { row: Row<'finding'>; onLookAgain: Props['on
   return (
     <article className={styles.one} data-state={state} aria-label={row.value.title}>
       <div>
-        <Link href={`/visits/${document.visitId}/findings/${row.id}`}>{row.value.title}</Link>
+        <QuickLink href={`/visits/${document.visitId}/findings/${row.id}`}>{row.value.title}</QuickLink>
         <small>
           {[said.short, state === 'open' ? '' : STATE_WORDS[state].toLowerCase()].filter(Boolean).join(' · ')}
           {looks.map(({ id, change }) => (

@@ -2,7 +2,7 @@
 
 import { EyeOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useMemo } from 'react';
 import { argueFrame } from '@core/work/findings/argue';
 import type { Stop } from '@core/work/round/stops';
@@ -56,10 +56,10 @@ function Hint({ frameId }: { frameId: string }) {
       ) : !first ? (
         'Nothing stands out in the last frame.'
       ) : (
-        <Link href={`/visits/${document.visitId}/bench/${frameId}/look-${first.index}`}>
+        <QuickLink href={`/visits/${document.visitId}/bench/${frameId}/look-${first.index}`}>
           {candidates.length === 1 ? 'One place deserves' : `${candidates.length} places deserve`} a look, first:{' '}
           {first.ranked[0]!.cause.name.toLowerCase()}
-        </Link>
+        </QuickLink>
       )}
     </p>
   );

@@ -2,7 +2,7 @@
 
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { Outcome } from '@core/work/round/coverage';
 import type { EarlierStop } from '@core/model/document';
 import { PHOTO_ROLES, type PhotoRole } from '@core/model/photoRow';
@@ -57,9 +57,9 @@ export function StopRecord({
       <ul className={styles.pictures}>
         {frames.map((row) => (
           <li key={row.id}>
-            <Link href={`/visits/${document.visitId}/bench/${row.id}`} aria-label={`Read ${row.value.name} on the bench`}>
+            <QuickLink href={`/visits/${document.visitId}/bench/${row.id}`} aria-label={`Read ${row.value.name} on the bench`}>
               <Thumb frame={row} className={styles.thumb} />
-            </Link>
+            </QuickLink>
             <Button
               type="text"
               icon={<DeleteOutlined />}

@@ -1,8 +1,9 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { CaretRightOutlined, PauseOutlined } from '@ant-design/icons';
 import { Alert, Button, Empty, Progress, Segmented, Select } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useEffect, useMemo, useState } from 'react';
 import { seriesChoices, type SeriesChoice } from '@core/work/water/huntOf';
 import { ownRange } from '@core/method/scale/ownRange';
@@ -13,13 +14,14 @@ import { isDisturbed } from '@core/method/water/stack';
 import type { Timelapse } from '@core/method/water/timelapse';
 import { useUnits } from '@ui/units/UnitProvider';
 import { GrowthPicture } from './GrowthPicture';
-import { SpotCurve } from './SpotCurve';
 import { useHunt } from './useHunt';
 import { SeriesFolder } from './SeriesFolder';
 import type { Seeking } from '../computed/useSought';
 import { Verdict } from './Verdict';
 import { WorkProblem } from '../../../work/WorkProblem';
 import styles from './Water.module.css';
+
+const SpotCurve = onDemand(() => import('./SpotCurve').then((m) => m.SpotCurve));
 
 /** A series of one view: played, with what grew and where the water comes out. */
 export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought: Seeking }) {
@@ -28,9 +30,9 @@ export function Player({ chosen, sought }: { chosen: SeriesChoice | null; sought
   if (!chosen)
     return (
       <Empty description="Set the camera on a tripod, take a frame of the floor as it is, run the water, and take one every minute or two from the same place. Three frames of one view are enough to begin.">
-        <Link href={`/visits/${document.visitId}/round`}>
+        <QuickLink href={`/visits/${document.visitId}/round`}>
           <Button type="primary">Take frames on the Round</Button>
-        </Link>
+        </QuickLink>
       </Empty>
     );
   const shown = sought.state === 'found' ? sought.found : sought.state === 'busy' ? sought.last : null;

@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { chosenSeries, stepsWith } from '@core/work/water/seek';
@@ -7,7 +8,6 @@ import { PdfButton } from '@ui/pdf/PdfButton';
 import { UndoButtons } from '@ui/shell/UndoButtons';
 import { Causes } from './Causes';
 import { Cautions } from './Cautions';
-import { Drain } from './Drain';
 import { LossFields } from './LossFields';
 import { Opened } from './Opened';
 import { Player } from './Player';
@@ -17,6 +17,8 @@ import { useHunt } from './useHunt';
 import { useSought } from '../computed/useSought';
 import { WetOrNot } from './WetOrNot';
 import styles from './Water.module.css';
+
+const Drain = onDemand(() => import('./Drain').then((m) => m.Drain));
 
 const SHOWN = { series: 'Time-lapse', wet: 'Wet or not', drain: 'Along a drain' };
 

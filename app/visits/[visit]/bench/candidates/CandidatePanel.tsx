@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Select, Spin } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import type { ReactNode } from 'react';
 import type { ArguedCandidate } from '@core/work/findings/argue';
 import { ASIDE_WORDS } from '@core/work/findings/asideWords';
@@ -53,7 +53,7 @@ export function CandidatePanel({ frame, look, candidates, chosen, least, actions
               options={LEAST_CHOICES.map((value) => ({ value, label: units.difference(value) }))}
             />
           </label>
-          <Link href={`/visits/${document.visitId}/findings/candidates`}>All frames of the visit</Link>
+          <QuickLink href={`/visits/${document.visitId}/findings/candidates`}>All frames of the visit</QuickLink>
         </div>
         <SideDoubt frame={frame} />
         {look === null ? (
@@ -159,7 +159,7 @@ function CandidateItem({
           {!gate.claim && (
             <p className={styles.gate} role="note">
               <b>An observation to repeat.</b> {gate.why.join(' ')}{' '}
-              {gate.hours && <Link href={`/visits/${document.visitId}/hours`}>Pick better hours</Link>}
+              {gate.hours && <QuickLink href={`/visits/${document.visitId}/hours`}>Pick better hours</QuickLink>}
             </p>
           )}
           <Causes
@@ -169,9 +169,9 @@ function CandidateItem({
           />
           <div className={styles.acts}>
             {finding ? (
-              <Link href={`/visits/${document.visitId}/findings/${finding.id}`}>
+              <QuickLink href={`/visits/${document.visitId}/findings/${finding.id}`}>
                 <Button>Open the finding</Button>
-              </Link>
+              </QuickLink>
             ) : ruling ? (
               <Button onClick={() => actions.takeBack(ruling)}>Ask again</Button>
             ) : (

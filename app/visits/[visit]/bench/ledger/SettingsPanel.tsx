@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { sideOf } from '@core/work/visit/standing';
 import { CloseOutlined, ExperimentOutlined } from '@ant-design/icons';
 import { Button, InputNumber, Segmented, Tooltip } from 'antd';
@@ -29,10 +30,11 @@ import { settingsIdOf } from '@core/ground/rowId';
 import { useUnits } from '@ui/units/UnitProvider';
 import { useVisit } from '@ui/visit/VisitProvider';
 import { materialUncertainty, materialWords } from '@core/model/materials';
-import { Experiments } from '../experiments/Experiments';
 import { MaterialSelect } from './MaterialSelect';
 import type { FrameView, RegionReading } from '@core/work/visit/frameView';
 import styles from './SettingsPanel.module.css';
+
+const Experiments = onDemand(() => import('../experiments/Experiments').then((m) => m.Experiments));
 
 const FIELDS: { name: SettingName; label: string; gloss: string; step: number; celsius?: boolean; unit?: string }[] = [
   {

@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import type { MatchedPoint } from '@core/method/frame/alignment';
@@ -9,7 +10,6 @@ import type { Row } from '@core/model/entities';
 import type { PointMark } from '@ui/picture/Marks';
 import { useUnits } from '@ui/units/UnitProvider';
 import { Captions } from './Captions';
-import { ChartPanel } from './ChartPanel';
 import { ColoursMenu } from './ColoursMenu';
 import { lengthWords } from '../lengthWords';
 import { MatchBar } from '../photo/MatchBar';
@@ -24,6 +24,8 @@ import type { RegionEdits } from '../useRegions';
 import type { View, ViewAction } from '../view';
 import { WorkProblem } from '../../../../work/WorkProblem';
 import styles from '../Bench.module.css';
+
+const ChartPanel = onDemand(() => import('./ChartPanel').then((m) => m.ChartPanel));
 
 interface Props {
   frame: FrameView;

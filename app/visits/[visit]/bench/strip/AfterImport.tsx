@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { findRuns } from '@core/method/frame/runs';
@@ -66,7 +66,7 @@ export function AfterImport({
       )}
       {fresh.length > 1 && (
         <p>
-          <Link href={`/visits/${document.visitId}/findings/candidates`}>What deserves a look in them</Link>
+          <QuickLink href={`/visits/${document.visitId}/findings/candidates`}>What deserves a look in them</QuickLink>
         </p>
       )}
       {runs.length > 0 && kept === 0 && (

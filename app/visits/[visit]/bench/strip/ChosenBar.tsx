@@ -1,5 +1,6 @@
 'use client';
 
+import { onDemand } from '@ui/lazy/onDemand';
 import { CloseOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown } from 'antd';
 import { useState } from 'react';
@@ -8,11 +9,13 @@ import type { Turn } from '@core/method/frame/reshape';
 import { roomsOf } from '@core/work/visit/theVisit';
 import type { Edit } from '@ui/store/rowStore';
 import { useVisit } from '@ui/visit/VisitProvider';
-import { BESIDE, SideBySide } from '../beside/SideBySide';
+import { BESIDE } from '../beside/SideBySide';
 import { DeleteFrames } from './DeleteFrames';
-import { ApplySettings } from './ApplySettings';
 import { useTurn } from '../useTurn';
 import styles from './ChosenBar.module.css';
+
+const SideBySide = onDemand(() => import('../beside/SideBySide').then((m) => m.SideBySide));
+const ApplySettings = onDemand(() => import('./ApplySettings').then((m) => m.ApplySettings));
 
 interface Props {
   /** The frame that settings are taken from. */

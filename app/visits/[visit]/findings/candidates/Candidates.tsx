@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Progress, Segmented } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useMemo, useState } from 'react';
 import { argueFrame, type ArguedCandidate, mostRelevantFirst, type Related } from '@core/work/findings/argue';
 import { nothingMeans, nothingWords } from '@core/work/findings/nothing';
@@ -45,9 +45,9 @@ export function Candidates() {
             likelihoods until a check has settled them.
           </p>
         </div>
-        <Link href={`/visits/${document.visitId}/findings`}>
+        <QuickLink href={`/visits/${document.visitId}/findings`}>
           <Button>Findings</Button>
-        </Link>
+        </QuickLink>
       </header>
       {running && (
         <div className={styles.progress} role="status">
@@ -152,7 +152,7 @@ function Item({ candidate }: { candidate: ArguedCandidate }) {
         : null;
   return (
     <li>
-      <Link className={styles.item} href={`/visits/${document.visitId}/bench/${frameId}/look-${index}`}>
+      <QuickLink className={styles.item} href={`/visits/${document.visitId}/bench/${frameId}/look-${index}`}>
         <span className={styles.picture} style={{ aspectRatio: `${width} / ${height}` }}>
           <Thumb frame={document.rows.frame[frameId]!} className={styles.thumb} />
           <svg viewBox={`-0.5 -0.5 ${width} ${height}`} aria-hidden="true">
@@ -168,7 +168,7 @@ function Item({ candidate }: { candidate: ArguedCandidate }) {
           </small>
         </span>
         <em>{units.signedDifference(seen.stated)}</em>
-      </Link>
+      </QuickLink>
     </li>
   );
 }
@@ -178,7 +178,7 @@ function Quiet({ frameId, look }: { frameId: string; look: FrameLook }) {
   const { unit } = useUnits();
   return (
     <li>
-      <Link href={`/visits/${document.visitId}/bench/${frameId}`}>{placeWords(document, frameId)}</Link>
+      <QuickLink href={`/visits/${document.visitId}/bench/${frameId}`}>{placeWords(document, frameId)}</QuickLink>
       <span>{nothingWords(nothingMeans(document, frameId, look), unit).join(' ')}</span>
     </li>
   );

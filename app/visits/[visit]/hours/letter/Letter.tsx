@@ -2,7 +2,7 @@
 
 import { ArrowLeftOutlined, CopyOutlined, DownloadOutlined } from '@ant-design/icons';
 import { Alert, App, Button } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { letterOf } from '@core/paper/letterOf';
 import { isPractice, PRACTICE_FOOT } from '@core/work/visit/practice';
 import { onlyRow, siteOf } from '@core/work/visit/theVisit';
@@ -42,11 +42,11 @@ export function Letter() {
   return (
     <div className={styles.desk}>
       <div className={styles.bar}>
-        <Link href={`/visits/${document.visitId}/hours`}>
+        <QuickLink href={`/visits/${document.visitId}/hours`}>
           <Button type="text" icon={<ArrowLeftOutlined />}>
             Hours
           </Button>
-        </Link>
+        </QuickLink>
         <h1>Letter to the householder</h1>
         {row.value.letter !== null && (
           <Button onClick={() => put('Letter follows the plan', null)}>Write it anew from the plan</Button>

@@ -13,7 +13,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { App, Button, InputNumber } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { STAND_IN_CAMERA } from '@core/model/standInCamera';
 import { cameraOf } from '@core/work/round/round';
@@ -70,9 +70,9 @@ export function Card() {
       }}
     >
       <header className={styles.head}>
-        <Link href={`/visits/${document.visitId}/round`}>
+        <QuickLink href={`/visits/${document.visitId}/round`}>
           <Button icon={<ArrowLeftOutlined />}>Round</Button>
-        </Link>
+        </QuickLink>
         <h1>Card to stops</h1>
         <UndoButtons />
       </header>

@@ -2,7 +2,7 @@
 
 import { ArrowLeftOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Segmented } from 'antd';
-import Link from 'next/link';
+import { QuickLink } from '@ui/link/QuickLink';
 import { useState } from 'react';
 import { overlap } from '@core/work/house/edit';
 import { roundOf } from '@core/work/round/round';
@@ -38,9 +38,9 @@ export function House() {
   return (
     <div className={styles.house}>
       <header className={styles.head}>
-        <Link href={`/visits/${document.visitId}/round`}>
+        <QuickLink href={`/visits/${document.visitId}/round`}>
           <Button icon={<ArrowLeftOutlined />}>Round</Button>
-        </Link>
+        </QuickLink>
         <h1>House</h1>
         <span className={styles.quiet} data-testid="house-summary">
           {rooms.length} rooms, {house.surfaces.length} surfaces, {stops} stops
