@@ -75,3 +75,34 @@ test('counts and names of what goes, in words', () => {
     'With it goes 1 photo.',
   );
 });
+
+test('what was answered at stops of a wall or its openings is named before the wall goes; what was not answered is not', () => {
+  const document = visitDocument();
+  const [wall] = Object.values(document.rows.surface);
+  const opening = '0192f0a0-0000-7000-8000-0000000000c1';
+  Object.assign(wall!.value, { openings: [{ id: opening, kind: 'window' }] });
+  const stop = (id: string, key: string, answer: 'nothing' | null) => ({
+    id,
+    version: 1,
+    value: {
+      visitId: document.visitId,
+      key,
+      answer,
+      reason: '',
+      note: '',
+      probes: [],
+      struck: false,
+      openedAt: null,
+      answeredAt: null,
+    },
+  });
+  document.rows.stop = {
+    a: stop('a', `${wall!.id}:sill`, 'nothing'),
+    b: stop('b', `${opening}:frame`, 'nothing'),
+    c: stop('c', `${wall!.id}:floor`, null),
+    d: stop('d', 'another:sill', 'nothing'),
+  };
+  const removal = removalOf(document, target('surface', wall!.id));
+  expect(removal.dangling.filter(({ entity }) => entity === 'stop').map(({ row }) => row.id)).toEqual(['a', 'b']);
+  expect(questionOf(removal, target('surface', wall!.id)).without).toContain('2 answered stops of the round');
+});

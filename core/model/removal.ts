@@ -2,6 +2,7 @@ import type { Entity, Row, Values } from './entities';
 import { ENTITIES } from './entities';
 import { entityOf, parentOf } from './entityOf';
 import { forgetting, namedIn } from './reference';
+import type { StopValue } from './stopRow';
 import { calledOf, removalQuestion, type Called, type RemovalQuestion } from './removalWords';
 
 /** Rows by kind and id, as far as somebody holds them. */
@@ -56,12 +57,16 @@ export function removalOf(held: Holding, targets: readonly { entity: Entity; row
       if (along) gone.add(`${entity} ${row.id}`);
     }
   }
+  const places = all.filter(({ entity, row }) => isGone(entity, row.id)).flatMap(({ row }) => [row.id, ...idsWithin(row.value)]);
   const removal: Removal = { goes: [], forgets: [], dangling: [], refused: [] };
   for (const { entity, row, named } of all) {
     if (isGone(entity, row.id)) {
       removal.goes.unshift({ entity, row });
       continue;
     }
+    // The keys of stops name what they stand at: a room, a wall, an opening in it.
+    if (entity === 'stop' && isAnswered(row.value as StopValue) && places.some((id) => (row.value as StopValue).key.includes(id)))
+      removal.dangling.push({ entity, row, field: 'key' });
     for (const field of new Set(named.filter((one) => isGone(one.kind, one.id)).map((one) => one.field))) {
       const [{ whenGone } = { whenGone: 'stays' }] = named.filter((one) => one.field === field && isGone(one.kind, one.id));
       const naming = { entity, row, field };
@@ -72,6 +77,16 @@ export function removalOf(held: Holding, targets: readonly { entity: Entity; row
   }
   return removal;
 }
+
+/** Ids of parts that lie in a value, such as the openings of a wall. */
+function idsWithin(value: unknown): string[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const own = 'id' in value && typeof value.id === 'string' ? [value.id] : [];
+  return [...own, ...Object.values(value).flatMap(idsWithin)];
+}
+
+/** Whether something was said at a stop: what was not answered loses nothing. */
+const isAnswered = ({ answer, note, probes }: StopValue): boolean => answer !== null || note !== '' || probes.length > 0;
 
 /** Changes of rows that carry a removal out, so that one step of undo brings back all of it. */
 export function changesOf({ forgets, goes }: Removal): { entity: Entity; rowId: string; value: Values[Entity] | null }[] {

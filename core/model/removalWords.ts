@@ -21,6 +21,8 @@ export type RemovalQuestion = z.infer<typeof removalQuestionSchema>;
 
 /** Kinds that belong to what they hang on so closely that naming them says nothing. */
 const UNSAID = new Set(['settings', 'conditions', 'intake', 'plan', 'kit', 'ruling', 'heating']);
+/** Kinds whose label says too little where others are listed. */
+const SAID_AS: Record<string, string> = { stop: 'answered stop of the round' };
 /** Of so many of a kind the names are given. */
 const NAMED = 4;
 
@@ -46,7 +48,7 @@ function listed(rows: readonly Called[]): string {
   return [...byKind]
     .sort(([one], [other]) => order.indexOf(one) - order.indexOf(other))
     .map(([entity, all]) => {
-      const { label } = entityOf(entity);
+      const label = SAID_AS[entity] ?? entityOf(entity).label;
       const names = all.filter((one) => one !== null).sort();
       const counted = all.length === 1 ? `1 ${label}` : `${all.length} ${severalOf(label)}`;
       return names.length === all.length && names.length <= NAMED

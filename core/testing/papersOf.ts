@@ -76,18 +76,24 @@ function textsOf(block: Block): string[] {
   }
 }
 
-/** Every paper of a visit, sheet by sheet, in texts. */
+/** Every paper of a visit but its proof, sheet by sheet, in texts. */
+export function papersIn(
+  document: VisitDocument,
+  pixels: (frameId: string) => Float32Array | undefined,
+  seek: boolean,
+): Map<string, string[][]> {
+  const computed = { proven: [], leak: seek ? leakOf(document, pixels) : null };
+  const sheets = (paper: Paper) => textsBySheet(printed(document, paper, pixels, 'C', computed).blocks);
+  const papers = PAPERS.filter((paper) => paper !== 'proof').map((paper): [string, string[][]] => [paper, sheets(paper)]);
+  return new Map([...papers, ['letter', [letterOf(document, null, 'C').split('\n')]]]);
+}
+
+/** Every paper of one of our own visits, sheet by sheet, in texts. */
 export function papersOf(document: VisitDocument, seek = true): Map<string, string[][]> {
   const pixels = pixelsOf(document);
-  const computed = { proven: [], leak: seek ? leakOf(document, pixels) : null };
-  const sheets = (paper: Paper) =>
-    sheetsOf(printed(document, paper, pixels, 'C', computed).blocks).map((blocks) => blocks.flatMap(textsOf));
-  const papers = PAPERS.map((paper): [string, string[][]] => [paper, sheets(paper)]);
   const { later, proven } = provenIn(document);
-  const proof = sheetsOf(printed(later, 'proof', pixels, 'C', { proven, leak: null }).blocks);
-  return new Map([
-    ...papers,
-    ['proof', proof.map((blocks) => blocks.flatMap(textsOf))],
-    ['letter', [letterOf(document, null, 'C').split('\n')]],
-  ]);
+  const proof = printed(later, 'proof', pixels, 'C', { proven, leak: null }).blocks;
+  return new Map([...papersIn(document, pixels, seek), ['proof', textsBySheet(proof)]]);
 }
+
+const textsBySheet = (blocks: readonly Block[]): string[][] => sheetsOf(blocks).map((sheet) => sheet.flatMap(textsOf));

@@ -47,17 +47,23 @@ export function regionStatistics(
   }
   transform?.(gathered);
 
+  const first = gathered.find(hasReading);
+  if (first === undefined) return null;
+  // Deviations from the first reading: their squares lose nothing, and one pass tells mean and spread.
   let count = 0;
   let sum = 0;
-  let min = Infinity;
-  let max = -Infinity;
-  let minIndex = 0;
-  let maxIndex = 0;
+  let squares = 0;
+  let min = first;
+  let max = first;
+  let minIndex = gathered.indexOf(first);
+  let maxIndex = minIndex;
   for (let i = 0; i < total; i += 1) {
     const value = gathered[i]!;
     if (!hasReading(value)) continue;
+    const deviation = value - first;
     count += 1;
-    sum += value;
+    sum += deviation;
+    squares += deviation * deviation;
     if (value < min) {
       min = value;
       minIndex = i;
@@ -67,20 +73,7 @@ export function regionStatistics(
       maxIndex = i;
     }
   }
-  if (count === 0) return null;
-
-  const mean = sum / count;
-  const readings = new Float32Array(count);
-  let squares = 0;
-  let kept = 0;
-  for (let i = 0; i < total; i += 1) {
-    const value = gathered[i]!;
-    if (!hasReading(value)) continue;
-    const deviation = value - mean;
-    squares += deviation * deviation;
-    readings[kept] = value;
-    kept += 1;
-  }
+  const readings = count === total ? gathered : gathered.filter(hasReading);
   const asked = count < PERCENTILES_FROM ? [0.5] : [0.5, OUTER_SHARE, 1 - OUTER_SHARE];
   const [median, low, high] = quantilesOf(readings, min, max, asked);
   return {
@@ -90,10 +83,10 @@ export function regionStatistics(
     max,
     minAt: pixelOfIndex(minIndex, spans),
     maxAt: pixelOfIndex(maxIndex, spans),
-    mean,
+    mean: first + sum / count,
     median: median!,
     percentiles: low === undefined ? null : { low, high: high! },
-    std: count > 1 ? Math.sqrt(squares / (count - 1)) : null,
+    std: count > 1 ? Math.sqrt(Math.max(0, squares - (sum * sum) / count) / (count - 1)) : null,
   };
 }
 
@@ -147,29 +140,41 @@ function atRanks(values: Float32Array, min: number, max: number, ranks: readonly
     bins[i] = bin;
     counts[bin]! += 1;
   }
-  const found = new Map<number, number>();
-  for (const rank of ranks) {
-    if (found.has(rank)) continue;
-    let bin = 0;
-    let below = 0;
+  // Bins that hold a rank, each with how many readings lie below it.
+  const pools = new Map<number, { below: number; kept: number; values: Float32Array }>();
+  const wanted = new Uint8Array(BINS + 1);
+  const binOf = ranks.map((rank) => {
+    let [bin, below] = [0, 0];
     while (below + counts[bin]! <= rank) below += counts[bin++]!;
-    const inBin = ranks.filter((one) => one >= below && one < below + counts[bin]!);
-    const pool = new Float32Array(counts[bin]!);
-    let [kept, low, high] = [0, Infinity, -Infinity];
-    for (let i = 0; i < bins.length; i += 1) {
-      if (bins[i] !== bin) continue;
-      const value = values[i]!;
-      pool[kept++] = value;
-      if (value < low) low = value;
-      if (value > high) high = value;
-    }
+    if (wanted[bin] === 0) pools.set(bin, { below, kept: 0, values: new Float32Array(counts[bin]!) });
+    wanted[bin] = 1;
+    return bin;
+  });
+  for (let i = 0; i < bins.length; i += 1) {
+    if (wanted[bins[i]!] === 0) continue;
+    const pool = pools.get(bins[i]!)!;
+    pool.values[pool.kept++] = values[i]!;
+  }
+  const found = new Map<number, number>();
+  for (const [bin, pool] of pools) {
+    const inBin = ranks.filter((_, k) => binOf[k] === bin);
+    const [low, high] = extremesOf(pool.values);
     const ranked = atRanks(
-      pool,
+      pool.values,
       low,
       high,
-      inBin.map((one) => one - below),
+      inBin.map((rank) => rank - pool.below),
     );
-    inBin.forEach((one, i) => found.set(one, ranked[i]!));
+    inBin.forEach((rank, k) => found.set(rank, ranked[k]!));
   }
   return ranks.map((rank) => found.get(rank)!);
+}
+
+function extremesOf(values: Float32Array): [low: number, high: number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const value of values) {
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  return [low, high];
 }
