@@ -150,6 +150,7 @@ test('with any byte changed it is refused, or says the very same', async () => {
       if (outcome instanceof CoreError) expect(['malformed', 'unsupported']).toContain(outcome.code);
       else expect(outcome).toBe(truth);
     }),
-    { numRuns: 400 },
+    // One column of the list is called otherwise: still a list, but not the one that was written.
+    { numRuns: 400, examples: [[whole.indexOf('"name"') + 1, 1]] },
   );
 }, 60_000);

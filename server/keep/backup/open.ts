@@ -1,6 +1,7 @@
 import { createHash, type Hash } from 'node:crypto';
 import { statSync } from 'node:fs';
 import type { Readable } from 'node:stream';
+import { crc32 } from 'node:zlib';
 import { open as openZip, type Entry, type ZipFile } from 'yauzl';
 import { CoreError } from '@core/ground/errors';
 import {
@@ -126,12 +127,14 @@ async function manifestOf(zip: ZipFile, entries: Map<string, Entry>): Promise<Ma
   if (!entry) throw damaged('it has no list of what is in it');
   if (entry.uncompressedSize > LARGEST_MANIFEST) throw damaged('the list of what is in it is too long');
   let said: unknown;
-  const text = (await bytesOf(zip, entry)).toString('utf8');
+  const bytes = await bytesOf(zip, entry);
   try {
-    said = JSON.parse(text);
+    said = JSON.parse(bytes.toString('utf8'));
   } catch {
     throw damaged('the list of what is in it cannot be read');
   }
+  // Rows and blobs have checksums in the list; the list itself has that of the archive only.
+  if (crc32(bytes) !== entry.crc32) throw damaged('the checksum of the list of what is in it does not agree');
   const checked = manifestSchema.safeParse(said);
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
